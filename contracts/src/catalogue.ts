@@ -1,0 +1,319 @@
+import {
+  HAZARDS,
+  OBSTACLE_KINDS,
+  OBSTACLE_OWNERS,
+  NEED_CODES,
+  PART_FAMILIES,
+  PLACES,
+  SUSPENSION_KINDS,
+  type AccessState,
+  type Catalogue,
+  type Kit,
+  type Operation,
+  type Part,
+  type Platform,
+  type Relief,
+  type TireItem,
+  type WheelItem,
+} from '@rigger/core';
+import * as z from 'zod';
+import { EFFECT_MEMBERS, HardpointsSchema, Vec3Schema } from './suspension';
+
+const code = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,39}$/, 'letters, digits and hyphens, at most 40');
+const text = z.string().max(400);
+const money = z.int().min(0).max(100_000_000);
+const range = z.tuple([z.number(), z.number()]);
+const point2 = z.tuple([z.number(), z.number()]);
+const year = z.int().min(1940).max(2100);
+const years = z.tuple([year, year]).refine(([a, b]) => a <= b, 'first year after the last');
+
+const axleSpec = z.strictObject({
+  hardpoints: HardpointsSchema,
+  springRateNPerMm: z.number().min(5).max(500),
+  sprungLoadN: z.number().min(500).max(30_000),
+  subframePoints: z.array(z.string()),
+  spec: z.strictObject({ camberDeg: range, casterDeg: range.nullable(), toeDeg: range }),
+  adjust: z.strictObject({ camberDeg: range, casterDeg: range }),
+  cv: z
+    .strictObject({
+      runningDeg: z.number().min(2).max(30),
+      extremeDeg: z.number().min(8).max(50),
+      plungeMm: z.number().min(2).max(80),
+    })
+    .nullable(),
+  limits: z.strictObject({
+    stopMm: z.number().min(0).max(250),
+    solidMm: z.number().min(10).max(300),
+    damper: z.strictObject({ extendedMm: z.number(), compressedMm: z.number() }).nullable(),
+    ballSwingDeg: z.number().min(5).max(60).nullable(),
+  }),
+  damping: z.strictObject({ nsPerM: z.number().min(200).max(40_000) }),
+  barNmPerRad: z.number().min(0).max(200_000),
+  unsprungKg: z.number().min(20).max(700),
+  hardpointMm: z.number().min(0.5).max(10),
+  archMm: z.number().min(250).max(1300),
+  archToleranceMm: z.number().min(1).max(60),
+  curbKg: z.number().min(100).max(5000),
+  ratedKg: z.number().min(100).max(6000),
+  trackMm: z.number().min(800).max(2400),
+  archCoverMm: z.number().min(0).max(120),
+  solid: z.boolean(),
+  lock: z
+    .discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('rack'), mm: z.number().min(10).max(120) }),
+      z.strictObject({ kind: z.literal('kingpin'), deg: z.number().min(10).max(50) }),
+    ])
+    .nullable(),
+  obstacles: z.array(
+    z.strictObject({
+      kind: z.enum(OBSTACLE_KINDS),
+      carriedBy: z.enum(OBSTACLE_OWNERS),
+      member: z.string().max(40).optional(),
+      points: z.array(Vec3Schema).min(1).max(60),
+      reliefs: z.array(code),
+    }),
+  ),
+  hoses: z.array(
+    z.strictObject({
+      what: z.enum(['brake-hose', 'abs-lead']),
+      bodyClip: Vec3Schema,
+      wheelClip: Vec3Schema,
+      freeMm: z.number().min(50).max(1500),
+    }),
+  ),
+  barLink: z
+    .strictObject({
+      barPivot: Vec3Schema,
+      armEnd: Vec3Schema,
+      wheelEnd: Vec3Schema,
+      wheelEndOn: z.enum(['lower', 'carrier']),
+      runningDeg: z.number().min(2).max(60),
+    })
+    .nullable(),
+});
+export const PlatformSchema = z.strictObject({
+  code,
+  make: text,
+  model: text,
+  label: text,
+  years,
+  construction: z.enum(['frame', 'unibody']),
+  wheelbaseMm: z.number().min(1200).max(5000),
+  heightMm: z.number().min(1000).max(3500),
+  roofXMm: z.number().min(-6000).max(1500),
+  groundClearanceMm: z.number().min(80).max(500),
+  levelArchDifferenceMm: z.number().min(-200).max(200),
+  leanLeftMm: z.number().min(-30).max(30),
+  steeringRatio: z.number().min(5).max(30),
+  variantFields: z.array(
+    z.strictObject({
+      key: code,
+      question: text,
+      howToTell: text,
+      options: z
+        .array(
+          z.strictObject({
+            value: code,
+            label: text,
+            aliases: z.array(z.string().max(40)),
+            frontKg: z.number().optional(),
+            rearKg: z.number().optional(),
+            frontRateNPerMm: z.number().optional(),
+            rearRateNPerMm: z.number().optional(),
+          }),
+        )
+        .min(2),
+    }),
+  ),
+  stockTire: text,
+  stockPressureKpa: z.number().min(60).max(800),
+  stockWheel: z.strictObject({ widthIn: z.number().min(3).max(16), offsetMm: z.number().min(-120).max(160) }),
+  boltCircle: z.string().regex(/^\d×\d{2,3}(\.\d)?$/, 'studs × circle, as 6×139.7'),
+  centreBoreMm: z.number().min(40).max(180),
+  minRimIn: z.number().min(8).max(24),
+  axleRatios: z.array(z.number().min(1).max(10)).min(1),
+  stud: z.strictObject({
+    diameterMm: z.number().min(6).max(30),
+    pitchMm: z.number().min(0.5).max(4),
+    lengthMm: z.number().min(10).max(120),
+    padMm: z.number().min(2).max(40),
+  }),
+  gears: z.array(z.number().min(0.3).max(20)).min(1).max(12),
+  lowRange: z.number().min(1).max(6).nullable(),
+  engine: z.strictObject({
+    torqueNm: z.number().min(10).max(2000),
+    idleRpm: z.number().min(300).max(1500).nullable(),
+  }),
+  calibration: z.strictObject({ by: z.enum(['shop', 'dealer', 'driver', 'nobody']), note: text }),
+  spare: z
+    .strictObject({
+      place: z.enum(['under-bed', 'tailgate', 'inside']),
+      maxDiameterMm: z.number().min(300).max(1500),
+      maxSectionMm: z.number().min(80).max(500),
+      ratedKg: z.number().min(5).max(120),
+    })
+    .nullable(),
+  places: z.record(z.enum(PLACES), z.number()),
+  front: axleSpec,
+  rear: axleSpec,
+  outline: z.strictObject({ body: z.array(point2).min(8), glass: z.array(z.array(point2)) }),
+}) satisfies z.ZodType<Platform>;
+
+const condition = z.discriminatedUnion('op', [
+  z.strictObject({ op: z.literal('is'), field: code, value: code }),
+  z.strictObject({ op: z.literal('is-not'), field: code, value: code }),
+  z.strictObject({ op: z.literal('one-of'), field: code, values: z.array(code).min(1) }),
+]);
+const provenance = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('fitted-here'), jobs: z.array(z.string()).min(1) }),
+  z.strictObject({ kind: z.literal('maker-lists') }),
+  z.strictObject({ kind: z.literal('maker-confirmed'), on: z.iso.date() }),
+  z.strictObject({ kind: z.literal('sister-model'), of: text }),
+  z.strictObject({ kind: z.literal('guess') }),
+]);
+const effect = z.discriminatedUnion('kind', [
+  ...EFFECT_MEMBERS,
+  z.strictObject({ kind: z.literal('alignment-range'), camberDeg: range, casterDeg: range }),
+  z.strictObject({ kind: z.literal('damper'), matchesRate: range }),
+  z.strictObject({ kind: z.literal('mass'), massKg: z.number().min(0).max(800), place: z.enum(PLACES) }),
+  z.strictObject({
+    kind: z.literal('hose'),
+    what: z.enum(['brake-hose', 'abs-lead']),
+    gainMm: z.number().min(0).max(500),
+  }),
+  z.strictObject({ kind: z.literal('bar-link'), deltaMm: z.number().min(-150).max(150) }),
+  z.strictObject({
+    kind: z.literal('wheel-spacer'),
+    thicknessMm: z.number().min(1).max(80),
+    ownStuds: z.boolean(),
+  }),
+  z.strictObject({
+    kind: z.literal('spare-carrier'),
+    ratedKg: z.number().min(5).max(200),
+    maxDiameterMm: z.number().min(300).max(1500),
+  }),
+]);
+export const PartSchema = z.strictObject({
+  code,
+  maker: text,
+  name: text,
+  family: z.enum(PART_FAMILIES),
+  axle: z.enum(['front', 'rear', 'both']),
+  soldAs: z.enum(['each', 'pair', 'set']),
+  priceMinor: money,
+  supplier: text,
+  stock: z.strictObject({ onHand: z.int().min(0), leadDays: z.int().min(0).max(365) }),
+  effects: z.array(effect),
+  claimLiftMm: z.number().nullable(),
+  settleShare: z.number().min(0).max(0.2),
+  claimOnly: z.boolean(),
+  reversible: z.boolean(),
+  structural: z.boolean(),
+  cures: z.array(z.enum(NEED_CODES)),
+  applications: z.array(
+    z.strictObject({ platform: code, years, conditions: z.array(condition), provenance }),
+  ),
+  operation: code,
+  note: text,
+}) satisfies z.ZodType<Part>;
+export const KitSchema = z.strictObject({
+  code,
+  maker: text,
+  name: text,
+  parts: z.array(z.strictObject({ part: code, quantity: z.int().min(1).max(20) })).min(1),
+  priceMinor: money,
+  supplier: text,
+  claimLiftMm: z.strictObject({ front: z.number().nullable(), rear: z.number().nullable() }),
+}) satisfies z.ZodType<Kit>;
+export const TireItemSchema = z.strictObject({
+  code,
+  maker: text,
+  name: text,
+  size: text,
+  tread: z.enum(['highway', 'all-terrain', 'mud', 'winter']),
+  massKg: z.number().min(2).max(120),
+  measuredDiameterMm: z.number().min(300).max(1500).nullable(),
+  maxPressureKpa: z.number().min(100).max(900),
+  priceMinor: money,
+}) satisfies z.ZodType<TireItem>;
+export const WheelItemSchema = z.strictObject({
+  code,
+  maker: text,
+  name: text,
+  rimIn: z.number(),
+  widthIn: z.number(),
+  offsetMm: z.number(),
+  boltCircle: z.string(),
+  centreBoreMm: z.number(),
+  loadKg: z.number(),
+  massKg: z.number(),
+  priceMinor: money,
+}) satisfies z.ZodType<WheelItem>;
+export const ReliefSchema = z.strictObject({
+  code,
+  name: text,
+  effect: z.discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('moves'),
+      radialMm: z.number().min(0).max(150),
+      sidewaysMm: z.number().min(0).max(150),
+    }),
+    z.strictObject({ kind: z.literal('removes') }),
+    z.strictObject({ kind: z.literal('bump-stop'), lowerMm: z.number().min(1).max(80) }),
+    z.strictObject({ kind: z.literal('steering-stop'), lessShare: z.number().min(0.01).max(0.5) }),
+  ]),
+  minutes: z.number().min(0).max(600),
+  priceMinor: money,
+  reversible: z.boolean(),
+  structural: z.boolean(),
+  rule: text,
+  step: text,
+  tools: z.array(text),
+  hazards: z.array(z.enum(HAZARDS)),
+}) satisfies z.ZodType<Relief>;
+const workText = z.strictObject({
+  text,
+  minutes: z.number().min(0).max(600),
+  tools: z.array(text),
+  hazards: z.array(z.enum(HAZARDS)),
+  fastenings: z.array(
+    z.strictObject({
+      what: text,
+      thread: text,
+      count: z.int().min(1).max(40),
+      torqueNm: z.number().min(1).max(1000),
+      source: z.enum(['part-maker', 'platform']),
+      atRideHeight: z.boolean(),
+      note: text,
+    }),
+  ),
+});
+export const OperationSchema = z.strictObject({
+  code,
+  needs: z.array(code),
+  steps: z.array(workText).min(1),
+}) satisfies z.ZodType<Operation>;
+export const AccessStateSchema = z.strictObject({
+  code,
+  axle: z.enum(['front', 'rear', 'vehicle']),
+  kinds: z.array(z.enum(SUSPENSION_KINDS)),
+  needs: z.array(code),
+  off: workText,
+  on: workText,
+}) satisfies z.ZodType<AccessState>;
+export const CatalogueSchema = z
+  .strictObject({
+    platforms: z.array(PlatformSchema),
+    parts: z.array(PartSchema),
+    kits: z.array(KitSchema),
+    tires: z.array(TireItemSchema),
+    wheels: z.array(WheelItemSchema),
+    reliefs: z.array(ReliefSchema),
+    operations: z.array(OperationSchema),
+    access: z.array(AccessStateSchema),
+    closing: z.array(workText),
+  })
+  .meta({
+    id: 'Catalogue',
+    description: 'Platforms, parts, kits, tyres, wheels and how they are fitted',
+  }) satisfies z.ZodType<Catalogue>;

@@ -1,0 +1,174 @@
+import { emptySections, SECTIONS, USES, type JobSections } from '@rigger/core';
+import fc from 'fast-check';
+import {
+  ADDED_TO_TIRE,
+  ENTRY_LIMITS,
+  faultsOf,
+  JOB_FILE_VERSION,
+  JobFileSchema,
+  JobSectionsSchema,
+  SECTION_SCHEMAS,
+  SettingsSchema,
+} from '.';
+
+const sections = emptySections('Hut warden');
+const file = (change: object = {}) => ({
+  format: 'apt-rigger-job',
+  version: JOB_FILE_VERSION,
+  savedAt: '2026-11-25T08:00:00.000Z',
+  number: 1012,
+  sections,
+  ...change,
+});
+const pathsOf = (value: unknown) => {
+  const r = JobFileSchema.safeParse(value);
+  return r.success ? [] : faultsOf(r.error).map((f) => f.path);
+};
+const withField = (section: keyof JobSections, field: string, value: unknown) => ({
+  ...file(),
+  sections: { ...sections, [section]: { ...sections[section], [field]: value } },
+});
+
+describe('sections of a job', () => {
+  it('an empty job meets its contract, section by section', () => {
+    expect(JobSectionsSchema.safeParse(sections).success).toBe(true);
+    for (const s of SECTIONS) expect(SECTION_SCHEMAS[s].safeParse(sections[s]).success).toBe(true);
+  });
+  it.each([
+    ['brief', 'payloadKg', ENTRY_LIMITS.payloadKg],
+    ['brief', 'tongueKg', ENTRY_LIMITS.tongueKg],
+    ['brief', 'budgetMinor', ENTRY_LIMITS.budgetMinor],
+    ['brief', 'heightLimitMm', ENTRY_LIMITS.heightLimitMm],
+    ['brief', 'cruisingKmh', ENTRY_LIMITS.cruisingKmh],
+    ['vehicle', 'year', ENTRY_LIMITS.year],
+    ['tire', 'wheelWidthIn', ENTRY_LIMITS.wheelWidthIn],
+    ['tire', 'wheelOffsetMm', ENTRY_LIMITS.wheelOffsetMm],
+    ['tire', 'loadIndex', ENTRY_LIMITS.loadIndex],
+    ['tire', 'axleRatio', ENTRY_LIMITS.axleRatio],
+  ] as const)('%s.%s is kept to the limits the interface says', (section, field, [min, max]) => {
+    for (const good of [min, max, null]) expect(pathsOf(withField(section, field, good))).toEqual([]);
+    for (const bad of [min - 1, max + 1, 'many', NaN, Infinity])
+      expect(pathsOf(withField(section, field, bad))).toEqual([`sections.${section}.${field}`]);
+  });
+  it('a share of use is 0 to 100 and every use is there', () => {
+    for (const use of USES) {
+      expect(pathsOf(withField('brief', 'usage', { ...sections.brief.usage, [use]: 101 }))).toEqual([
+        `sections.brief.usage.${use}`,
+      ]);
+      const rest = Object.fromEntries(Object.entries(sections.brief.usage).filter(([k]) => k !== use));
+      expect(pathsOf(withField('brief', 'usage', rest))).toEqual([`sections.brief.usage.${use}`]);
+    }
+  });
+  it('dates are dates', () => {
+    expect(pathsOf(withField('brief', 'neededBy', '2026-02-30'))).toEqual(['sections.brief.neededBy']);
+    expect(pathsOf(withField('head', 'promiseDate', 'Friday'))).toEqual(['sections.head.promiseDate']);
+    expect(pathsOf(withField('head', 'promiseDate', '2026-12-04'))).toEqual([]);
+  });
+});
+
+describe('the job file', () => {
+  const text = fc.string({ maxLength: 40 });
+  const numberIn = ([min, max]: readonly [number, number]) =>
+    fc.option(fc.double({ min, max, noNaN: true, noDefaultInfinity: true }));
+  const job: fc.Arbitrary<JobSections> = fc.record({
+    head: fc.record({
+      customer: fc.string({ minLength: 1, maxLength: 40 }),
+      trade: text,
+      stage: fc.constantFrom('brief', 'quote', 'bay', 'done'),
+      promiseDate: fc.constantFrom(null, '2026-12-04'),
+    }),
+    brief: fc.record({
+      usage: fc.constant(sections.brief.usage),
+      driver: text,
+      payloadKg: numberIn(ENTRY_LIMITS.payloadKg),
+      tongueKg: numberIn(ENTRY_LIMITS.tongueKg),
+      budgetMinor: fc.option(fc.nat(ENTRY_LIMITS.budgetMinor[1])),
+      neededBy: fc.constantFrom(null, '2027-01-31'),
+      reversibleOnly: fc.boolean(),
+      heightLimitMm: numberIn(ENTRY_LIMITS.heightLimitMm),
+      heightLimitWhat: text,
+      stance: fc.constantFrom('level', 'keep-rake'),
+      chains: fc.boolean(),
+      cruisingKmh: numberIn(ENTRY_LIMITS.cruisingKmh),
+      notes: text,
+    }),
+    vehicle: fc.constant(sections.vehicle),
+    tape: fc.record({
+      corners: fc.record({ leftFront: text, rightFront: text, leftRear: text, rightRear: text }),
+      fuel: text,
+      notes: text,
+    }),
+    tire: fc.constant(sections.tire),
+    build: fc.record({
+      items: fc.array(
+        fc.record({
+          id: fc.uuid(),
+          kind: fc.constantFrom('part', 'kit'),
+          code: fc.constantFrom('TL-2810', 'HF-K45'),
+          quantity: fc.integer({ min: 1, max: 20 }),
+        }),
+        { maxLength: 4 },
+      ),
+      notes: text,
+    }),
+  });
+  it('comes back from its own text as the same job, whatever is in it', () => {
+    fc.assert(
+      fc.property(job, (content) => {
+        const read = JobFileSchema.parse(JSON.parse(JSON.stringify(file({ sections: content }))));
+        expect(read.sections).toEqual(JSON.parse(JSON.stringify(content)));
+      }),
+    );
+  });
+  it('names the path of each fault, all of them at once', () => {
+    const bad = {
+      ...file({ version: 99 }),
+      sections: {
+        ...sections,
+        brief: { ...sections.brief, payloadKg: -5, colour: 'red' },
+        build: { items: [{ id: 'a', kind: 'part', code: 'X', quantity: 0 }], notes: '' },
+      },
+    };
+    expect(pathsOf(bad).sort()).toEqual([
+      'sections.brief.colour',
+      'sections.brief.payloadKg',
+      'sections.build.items[0].quantity',
+      'version',
+    ]);
+  });
+  it('a file of the first version is read as one of today, and loses nothing', () => {
+    const tire = Object.fromEntries(Object.entries(sections.tire).filter(([k]) => !(k in ADDED_TO_TIRE)));
+    const old = {
+      ...file({ version: 1 }),
+      sections: { ...sections, tire: { ...tire, targetSize: '265/70R17' } },
+    };
+    const read = JobFileSchema.parse(old);
+    expect(read.version).toBe(JOB_FILE_VERSION);
+    expect(read.sections.tire).toEqual({ ...sections.tire, targetSize: '265/70R17' });
+  });
+  it.each([null, 3, 'text', [], {}])('%j is no job file', (value) => {
+    expect(pathsOf(value).length).toBeGreaterThan(0);
+  });
+});
+
+it('settings are within what a shop can mean', () => {
+  const good = {
+    lengthUnit: 'mm',
+    currency: 'mk',
+    labourMinorPerHour: 8600,
+    suppliesShare: 0.04,
+    taxShare: 0.2,
+    alignmentMinor: 9500,
+    localTotalLiftMm: 50,
+    localTireLiftMm: 20,
+    localTrackIncreaseMm: 50,
+  };
+  expect(SettingsSchema.safeParse(good).success).toBe(true);
+  for (const change of [
+    { lengthUnit: 'cm' },
+    { taxShare: 1.2 },
+    { labourMinorPerHour: -1 },
+    { currency: '' },
+  ])
+    expect(SettingsSchema.safeParse({ ...good, ...change }).success).toBe(false);
+});

@@ -1,0 +1,204 @@
+import {
+  CORNERS,
+  OBSTACLE_KINDS,
+  PLACES,
+  STAGES,
+  USES,
+  type JobSections,
+  type SectionName,
+  type ShopSettings,
+} from '@rigger/core';
+import * as z from 'zod';
+
+const line = z.string().max(200);
+const prose = z.string().max(4000);
+const id = z.string().min(1).max(60);
+const code = z.string().min(1).max(60);
+const nullable = (min: number, max: number) => z.number().min(min).max(max).nullable();
+
+/** Limits of the numbers that people type; the interface says the same ones. */
+export const ENTRY_LIMITS = {
+  payloadKg: [0, 3000],
+  tongueKg: [0, 500],
+  budgetMinor: [0, 100_000_000],
+  heightLimitMm: [1200, 4500],
+  cruisingKmh: [20, 160],
+  usage: [0, 100],
+  year: [1940, 2100],
+  massKg: [0, 1500],
+  addsHeightMm: [0, 1200],
+  wheelWidthIn: [3, 16],
+  wheelOffsetMm: [-120, 160],
+  loadIndex: [60, 130],
+  axleRatio: [2, 8],
+  quantity: [1, 20],
+} as const satisfies Record<string, readonly [number, number]>;
+/** sizes that stand side by side on one screen */
+export const MOST_CANDIDATES = 5;
+const L = ENTRY_LIMITS;
+const within = (r: readonly [number, number]) => nullable(r[0], r[1]);
+
+export const HeadSchema = z.strictObject({
+  customer: line.min(1),
+  trade: line,
+  stage: z.enum(STAGES),
+  promiseDate: z.iso.date().nullable(),
+});
+export const BriefSchema = z.strictObject({
+  usage: z.record(z.enum(USES), z.number().min(0).max(100)),
+  driver: line,
+  payloadKg: within(L.payloadKg),
+  tongueKg: within(L.tongueKg),
+  budgetMinor: z.int().min(L.budgetMinor[0]).max(L.budgetMinor[1]).nullable(),
+  neededBy: z.iso.date().nullable(),
+  reversibleOnly: z.boolean(),
+  heightLimitMm: within(L.heightLimitMm),
+  heightLimitWhat: line,
+  stance: z.enum(['level', 'keep-rake']),
+  chains: z.boolean(),
+  cruisingKmh: within(L.cruisingKmh),
+  notes: prose,
+});
+export const VehicleSectionSchema = z.strictObject({
+  query: line,
+  platform: code.nullable(),
+  year: z.int().min(L.year[0]).max(L.year[1]).nullable(),
+  variant: z.record(z.string().max(40), z.string().max(40)),
+  changes: z.array(z.strictObject({ id, what: line, part: code.nullable() })).max(40),
+  accessories: z
+    .array(
+      z.strictObject({
+        id,
+        what: line,
+        massKg: within(L.massKg),
+        place: z.enum(PLACES),
+        addsHeightMm: within(L.addsHeightMm),
+      }),
+    )
+    .max(40),
+});
+export const TapeSchema = z.strictObject({
+  corners: z.record(z.enum(CORNERS), z.string().max(40)),
+  fuel: line,
+  notes: prose,
+});
+export const TireSectionSchema = z.strictObject({
+  currentSize: z.string().max(60),
+  targetSize: z.string().max(60),
+  tireCode: code.nullable(),
+  currentWheelWidthIn: within(L.wheelWidthIn),
+  currentWheelOffsetMm: within(L.wheelOffsetMm),
+  wheelCode: code.nullable(),
+  wheelWidthIn: within(L.wheelWidthIn),
+  wheelOffsetMm: within(L.wheelOffsetMm),
+  loadIndex: z.int().min(L.loadIndex[0]).max(L.loadIndex[1]).nullable(),
+  axleRatio: within(L.axleRatio),
+  newAxleRatio: within(L.axleRatio),
+  rearSize: z.string().max(60),
+  candidates: z
+    .array(z.strictObject({ id, size: z.string().max(60), tireCode: code.nullable() }))
+    .max(MOST_CANDIDATES),
+  reliefs: z
+    .array(
+      z.strictObject({
+        axle: z.enum(['front', 'rear']),
+        obstacle: z.enum(OBSTACLE_KINDS).nullable(),
+        relief: code,
+      }),
+    )
+    .max(80),
+});
+export const BuildSchema = z.strictObject({
+  items: z
+    .array(
+      z.strictObject({
+        id,
+        kind: z.enum(['part', 'kit']),
+        code,
+        quantity: z.int().min(L.quantity[0]).max(L.quantity[1]),
+      }),
+    )
+    .max(100),
+  notes: prose,
+});
+export const SECTION_SCHEMAS = {
+  head: HeadSchema,
+  brief: BriefSchema,
+  vehicle: VehicleSectionSchema,
+  tape: TapeSchema,
+  tire: TireSectionSchema,
+  build: BuildSchema,
+} satisfies { readonly [K in SectionName]: z.ZodType<JobSections[K]> };
+export const JobSectionsSchema = z.strictObject(SECTION_SCHEMAS) satisfies z.ZodType<JobSections>;
+
+const versioned = <T extends z.ZodType>(data: T) =>
+  z.strictObject({
+    id,
+    version: z.int().min(1),
+    createdAt: z.iso.datetime(),
+    updatedAt: z.iso.datetime(),
+    data,
+  });
+export const JobSchema = z
+  .strictObject({
+    id,
+    number: z.int().min(1),
+    createdAt: z.iso.datetime(),
+    updatedAt: z.iso.datetime(),
+    sections: z.strictObject({
+      head: versioned(HeadSchema),
+      brief: versioned(BriefSchema),
+      vehicle: versioned(VehicleSectionSchema),
+      tape: versioned(TapeSchema),
+      tire: versioned(TireSectionSchema),
+      build: versioned(BuildSchema),
+    }),
+  })
+  .meta({ id: 'Job', description: 'One job: six sections, each with its own version' });
+export type Job = z.infer<typeof JobSchema>;
+export type Versioned<K extends SectionName = SectionName> = Omit<Job['sections'][K], 'data'> & {
+  readonly data: JobSections[K];
+};
+
+export const SettingsSchema = z
+  .strictObject({
+    lengthUnit: z.enum(['mm', 'in']),
+    currency: z.string().min(1).max(8),
+    labourMinorPerHour: z.int().min(0).max(1_000_000),
+    suppliesShare: z.number().min(0).max(1),
+    taxShare: z.number().min(0).max(1),
+    alignmentMinor: z.int().min(0).max(10_000_000),
+    localTotalLiftMm: z.number().min(0).max(1000),
+    localTireLiftMm: z.number().min(0).max(500),
+    localTrackIncreaseMm: z.number().min(0).max(500),
+  })
+  .meta({ id: 'Settings', description: 'What the shop sets for itself' }) satisfies z.ZodType<ShopSettings>;
+export const VersionedSettingsSchema = versioned(SettingsSchema).meta({ id: 'VersionedSettings' });
+export type VersionedSettings = z.infer<typeof VersionedSettingsSchema>;
+
+/** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
+export const JOB_FILE_VERSION = 2;
+/** Fields that a job of an earlier version lacks, as nobody had filled them in. */
+export const ADDED_TO_TIRE = { newAxleRatio: null, rearSize: '', candidates: [], reliefs: [] } as const;
+/** A file of version 1 as version 2: the tyre section gained fields. Anything else is left as it is. */
+function newest(file: unknown): unknown {
+  if (typeof file !== 'object' || file === null) return file;
+  const old = file as { version?: unknown; sections?: { tire?: unknown } };
+  if (old.version !== 1 || typeof old.sections?.tire !== 'object') return file;
+  return {
+    ...old,
+    version: JOB_FILE_VERSION,
+    sections: { ...old.sections, tire: { ...ADDED_TO_TIRE, ...old.sections.tire } },
+  };
+}
+const jobFile = z.strictObject({
+  format: z.literal('apt-rigger-job'),
+  version: z.literal(JOB_FILE_VERSION),
+  savedAt: z.iso.datetime(),
+  number: z.int().min(1),
+  sections: JobSectionsSchema,
+});
+export const JobFileSchema = z
+  .preprocess(newest, jobFile)
+  .meta({ id: 'JobFile', description: 'A whole job as a file; reading it back gives the same sections' });
+export type JobFile = z.infer<typeof jobFile>;

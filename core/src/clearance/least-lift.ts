@@ -1,0 +1,105 @@
+import { bad, good, type Result } from '../units';
+import { helpedByLift } from './obstacle';
+import type { PolarTable } from './polar-table';
+import type { MountedBody } from './kernel';
+import { leastOver, worstOver, type Window } from './worst-over';
+
+/** Travel that is really used about the ride height, mm: bump and droop. */
+export interface UsedTravel {
+  readonly bumpMm: number;
+  readonly droopMm: number;
+}
+export const USED_TRAVEL: UsedTravel = { bumpMm: 60, droopMm: 80 }; // daily driving with some trail
+export const USED_TRAVEL_ROCK: UsedTravel = { bumpMm: 80, droopMm: 110 }; // rock and trail flexes the axle further
+/** lift, stop and size are found to this, mm */
+export const FOUND_TO_MM = 0.25;
+export const MOST_LIFT_MM = 160;
+
+/** What the plan leaves the axle: where it ends up and down, mm from design, and the lock in the map's own unit. */
+export interface AxleEnds {
+  readonly topMm: number;
+  readonly bottomMm: number;
+  readonly lock: number;
+}
+export interface LeastLift {
+  /** least suspension lift over design at which every obstacle of the body keeps the margin over the used travel, mm */
+  readonly liftMm: number;
+  /** clearance at that lift over the used travel, mm */
+  readonly usedMm: number;
+  /** clearance over the whole travel to the bump stop: a lift by spring, spacer or block does not change it */
+  readonly toStopMm: number;
+  /** least of what rides on arms, knuckle and axle, which no lift helps, mm */
+  readonly armMm: number;
+  /** how much earlier the stop must come for the margin to hold over the whole travel, mm of wheel travel; 0: it holds,
+   *  null: no stop makes it hold */
+  readonly stopMm: number | null;
+}
+export interface NoLiftClears {
+  readonly code: 'no-lift-clears';
+  readonly obstacle: string;
+  readonly clearanceMm: number;
+  readonly mostMm: number;
+}
+
+/** Travel used about a ride height, inside what the axle has. */
+export const usedWindow = (rideZMm: number, used: UsedTravel, ends: AxleEnds): Window => ({
+  fromMm: Math.max(ends.bottomMm, rideZMm - used.droopMm),
+  toMm: Math.min(ends.topMm, rideZMm + used.bumpMm),
+  lock: ends.lock,
+});
+export const wholeWindow = (ends: AxleEnds): Window => ({
+  fromMm: ends.bottomMm,
+  toMm: ends.topMm,
+  lock: ends.lock,
+});
+
+/** The smallest value in [low, high] for which `holds`, to FOUND_TO_MM; it holds at `high` and, once it does, stays so. */
+export function leastThat(low: number, high: number, holds: (v: number) => boolean): number {
+  if (holds(low)) return low;
+  let [fails, works] = [low, high];
+  while (works - fails > FOUND_TO_MM) {
+    const middle = (fails + works) / 2;
+    if (holds(middle)) works = middle;
+    else fails = middle;
+  }
+  return works;
+}
+
+/** Least lift that clears, by bisection on the used travel, and the least stop that makes the whole travel hold. The two
+ *  figures are never mixed: over the used travel lift helps because the wheel stays lower under the body; to the stop a
+ *  spring, spacer or block changes nothing. */
+export function leastLift(
+  t: PolarTable,
+  w: MountedBody,
+  v: { readonly ends: AxleEnds; readonly used: UsedTravel; readonly marginMm: number },
+): Result<LeastLift, NoLiftClears> {
+  const onBody = (k: number) => {
+    const o = t.obstacles[k];
+    return o !== undefined && helpedByLift(o);
+  };
+  const { ends, marginMm } = v;
+  const used = (liftMm: number) => usedWindow(-liftMm, v.used, ends);
+  const clears = (liftMm: number) => leastOver(t, w, used(liftMm), onBody) >= marginMm;
+  const mostMm = Math.max(0, Math.min(MOST_LIFT_MM, -ends.bottomMm));
+  if (!clears(mostMm)) {
+    const all = worstOver(t, w, used(mostMm), onBody);
+    const first = all.reduce((a, b, k) => (b.clearanceMm < (all[a]?.clearanceMm ?? Infinity) ? k : a), 0);
+    return bad({
+      code: 'no-lift-clears',
+      obstacle: t.obstacles[first]?.name ?? '',
+      clearanceMm: all[first]?.clearanceMm ?? 0,
+      mostMm,
+    });
+  }
+  const liftMm = leastThat(0, mostMm, clears);
+  const whole = (stopMm: number) =>
+    leastOver(t, w, wholeWindow({ ...ends, topMm: ends.topMm - stopMm }), onBody);
+  const room = ends.topMm - ends.bottomMm;
+  return good({
+    liftMm,
+    usedMm: leastOver(t, w, used(liftMm), onBody),
+    toStopMm: whole(0),
+    armMm: leastOver(t, w, wholeWindow(ends), (k) => !onBody(k)),
+    stopMm: whole(room) < marginMm ? null : leastThat(0, room, (s) => whole(s) >= marginMm),
+  });
+}

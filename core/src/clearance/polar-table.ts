@@ -1,0 +1,85 @@
+import { nearestToZero, type ReachFault, type SuspensionModel } from '../suspension';
+import { turnsWithWheel, type Obstacle, type ObstacleOwner } from './obstacle';
+import { wheelStates, type PoseGrid, type WheelState } from './wheel-states';
+
+const { max, sqrt } = Math;
+
+/** Every obstacle point of every pose as (distance from the spin axis, distance along it), with the wheel at its stock
+ *  place. Neither tyre, rim nor offset is in it: an offset only shifts the second figure, so one table answers for all
+ *  tyres, wheels and lifts whose linkage is the same. */
+export interface PolarTable {
+  readonly grid: PoseGrid;
+  readonly obstacles: readonly Obstacle[];
+  /** index of each obstacle's first point; one more at the end */
+  readonly from: readonly number[];
+  readonly points: number;
+  /** states of each cell: 0 where the linkage does not reach */
+  readonly states: Int32Array;
+  /** index of each cell's first state */
+  readonly first: Int32Array;
+  readonly rho: Float64Array;
+  readonly along: Float64Array;
+  /** obstacles whose place against the wheel is the same in every pose */
+  readonly constant: readonly boolean[];
+}
+
+/** what no pose of the wheel moves */
+const STILL: readonly ObstacleOwner[] = ['body', 'frame', 'subframe'];
+
+/** Poses the linkage over the grid and measures every point. Yields rows done; the fault says which member does not reach
+ *  where even the middle of the grid has no pose. */
+export function* polarTable(
+  model: SuspensionModel,
+  obstacles: readonly Obstacle[],
+  grid: PoseGrid,
+): Generator<number, PolarTable | ReachFault> {
+  const from = [0];
+  for (const o of obstacles) from.push((from.at(-1) ?? 0) + o.points.length);
+  const points = from.at(-1) ?? 0;
+  const cells = grid.zMm.length * grid.across.length;
+  const perCell = model.beam ? 2 * (grid.acrossIs === 'other-wheel-mm' ? 1 : grid.othersMm.length) : 1;
+  const states = new Int32Array(cells);
+  const first = new Int32Array(cells).map((_, c) => c * perCell);
+  const rho = new Float64Array(cells * perCell * points);
+  const along = new Float64Array(cells * perCell * points);
+  const constant = obstacles.map((o) => turnsWithWheel(o, model.beam));
+  const write = (row: number, column: number, list: readonly WheelState[]) => {
+    const cell = row * grid.across.length + column;
+    states[cell] = list.length;
+    for (let k = 0; k < list.length; k++) {
+      const state = list[k];
+      if (!state) continue;
+      const { centre, axis } = state;
+      let at = (cell * perCell + k) * points;
+      for (const o of obstacles) {
+        const still = STILL.includes(o.carriedBy);
+        for (const p of o.points) {
+          const q = still ? p : state.place(o, p);
+          const [x, y, z] = [q[0] - centre[0], q[1] - centre[1], q[2] - centre[2]];
+          const s = x * axis[0] + y * axis[1] + z * axis[2];
+          rho[at] = sqrt(max(0, x * x + y * y + z * z - s * s));
+          along[at] = s;
+          at += 1;
+        }
+      }
+    }
+  };
+  const walk = wheelStates(model, grid, write);
+  let done = 0;
+  for (let step = walk.next(); ; step = walk.next()) {
+    if (step.done) {
+      if (step.value) return step.value;
+      break;
+    }
+    done += 1;
+    yield done;
+  }
+  return { grid, obstacles, from, points, states, first, rho, along, constant };
+}
+/** Runs a stepwise computation to its end. */
+export function finish<T>(steps: Generator<unknown, T>): T {
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+/** Cell nearest to design, where constant obstacles are read. */
+export const middleCell = (t: PolarTable): number =>
+  nearestToZero(t.grid.zMm) * t.grid.across.length + nearestToZero(t.grid.across);

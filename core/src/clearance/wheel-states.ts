@@ -1,0 +1,240 @@
+import {
+  add,
+  apply,
+  bodyPoint,
+  carried,
+  mirrored,
+  nearestToZero,
+  onArm,
+  pointOf,
+  poseAt,
+  poseNear,
+  rotateAbout,
+  scale,
+  sub,
+  unit,
+  type Pose,
+  type ReachFault,
+  type SpringSeat,
+  type SuspensionModel,
+  type Vec3,
+} from '../suspension';
+import { RAD_PER_DEG } from '../units';
+import type { Obstacle } from './obstacle';
+
+/** What the second direction of a map is: rack, mm toward +y · turn of both wheels about their kingpins, deg, + to the
+ *  left · travel of the other wheel of an axle that does not steer, mm. */
+export type Across = 'rack-mm' | 'kingpin-deg' | 'other-wheel-mm';
+export interface PoseGrid {
+  /** travel of the wheel looked at, mm from design */
+  readonly zMm: readonly number[];
+  readonly across: readonly number[];
+  readonly acrossIs: Across;
+  /** where the other wheel of a steered beam stands while this one moves: heave and roll of the axle */
+  readonly othersMm: readonly (number | 'same')[];
+}
+/** One wheel in one pose; a right wheel is mirrored, so that it meets the left side's obstacles. */
+export interface WheelState {
+  readonly side: 'left' | 'right';
+  readonly centre: Vec3;
+  readonly axis: Vec3;
+  /** an obstacle's point where it is now */
+  readonly place: (o: Obstacle, p: Vec3) => Vec3;
+}
+
+/** All wheel states of a grid, row by row outward from the row nearest to design, each pose solved warm from its
+ *  neighbour. A cell that the linkage does not reach gives none. Yields after every row. */
+export function* wheelStates(
+  model: SuspensionModel,
+  grid: PoseGrid,
+  visit: (row: number, column: number, states: readonly WheelState[]) => void,
+): Generator<number, ReachFault | null> {
+  const middle = nearestToZero(grid.zMm);
+  const start = poseAt(model, grid.zMm[middle] ?? 0);
+  if (!start.ok) return start.fault;
+  const rows = grid.zMm.map((_, i) => i);
+  for (const order of [rows.slice(middle), rows.slice(0, middle).reverse()]) {
+    let pose = start.value;
+    for (const i of order) {
+      const z = grid.zMm[i] ?? 0;
+      const straight = poseNear(model, z, 0, pose);
+      if (straight.ok) pose = straight.value;
+      if (model.beam) beamRow(model, grid, i, pose, visit);
+      else independentRow(model, grid, i, pose, visit);
+      yield i;
+    }
+  }
+  return null;
+}
+
+/** Columns from straight ahead outward, both ways. */
+function outward(values: readonly number[]): readonly (readonly (readonly [number, number])[])[] {
+  const all = values.map((v, j) => [v, j] as const);
+  const near = (list: typeof all) => [...list].sort((a, b) => Math.abs(a[0]) - Math.abs(b[0]));
+  return [near(all.filter(([v]) => v < 0)), near(all.filter(([v]) => v >= 0))];
+}
+
+function independentRow(
+  model: SuspensionModel,
+  grid: PoseGrid,
+  row: number,
+  from: Pose,
+  visit: Parameters<typeof wheelStates>[2],
+): void {
+  const z = grid.zMm[row] ?? 0;
+  const solve = (rack: number, near: Pose) => {
+    const next = poseNear(model, z, rack, near);
+    return next.ok ? next : poseAt(model, z, rack);
+  };
+  for (const columns of outward(grid.across)) {
+    let pose = from;
+    for (const [value, j] of columns) {
+      const rack = grid.acrossIs === 'rack-mm' ? value : 0;
+      const next = solve(rack, pose);
+      if (!next.ok) break;
+      pose = next.value;
+      visit(row, j, [independentState(model, pose)]);
+    }
+  }
+}
+function independentState(model: SuspensionModel, pose: Pose): WheelState {
+  return {
+    side: 'left',
+    centre: carried(pose, pointOf(model.carrier, 'wheelCentre')),
+    axis: apply(pose.rotation, model.spinAxis),
+    place: (o, p) => {
+      switch (o.carriedBy) {
+        case 'body':
+        case 'frame':
+        case 'subframe':
+          return p;
+        case 'carrier':
+        case 'knuckle':
+          return carried(pose, p);
+        case 'lower':
+        case 'upper': {
+          const arm = model.arms[o.carriedBy];
+          return arm ? onArm(model, arm, p, pose).at : p;
+        }
+        case 'member':
+          return onMember(model, pose, o.member ?? '', 'left', p);
+      }
+    },
+  };
+}
+
+/** Both wheels of a beam in turn are the one looked at, while the other stands elsewhere: heave and roll together. */
+function beamRow(
+  model: SuspensionModel,
+  grid: PoseGrid,
+  row: number,
+  from: Pose,
+  visit: Parameters<typeof wheelStates>[2],
+): void {
+  const z = grid.zMm[row] ?? 0;
+  const solve = (leftMm: number, rightMm: number, near: Pose) => {
+    const [heave, roll] = [(leftMm + rightMm) / 2, leftMm - rightMm];
+    const next = poseNear(model, heave, 0, near, roll);
+    return next.ok ? next : poseAt(model, heave, 0, roll);
+  };
+  const looked = (otherMm: number, near: readonly [Pose, Pose]) => {
+    const [left, right] = [solve(z, otherMm, near[0]), solve(otherMm, z, near[1])];
+    return left.ok && right.ok ? ([left.value, right.value] as const) : null;
+  };
+  const states = ([left, right]: readonly [Pose, Pose], turnDeg: number) => [
+    beamState(model, left, 'left', turnDeg),
+    beamState(model, right, 'right', turnDeg),
+  ];
+  if (grid.acrossIs === 'other-wheel-mm') {
+    let pair: readonly [Pose, Pose] = [from, from];
+    grid.across.forEach((other, j) => {
+      const next = looked(other, pair);
+      if (!next) return;
+      pair = next;
+      visit(row, j, states(next, 0));
+    });
+    return;
+  }
+  const pairs = grid.othersMm.flatMap((o) => {
+    const p = looked(o === 'same' ? z : o, [from, from]);
+    return p ? [p] : [];
+  });
+  if (pairs.length < grid.othersMm.length) return;
+  grid.across.forEach((turn, j) => {
+    const turnDeg = grid.acrossIs === 'kingpin-deg' ? turn : 0;
+    visit(
+      row,
+      j,
+      pairs.flatMap((pair) => states(pair, turnDeg)),
+    );
+  });
+}
+function beamState(model: SuspensionModel, pose: Pose, side: 'left' | 'right', turnDeg: number): WheelState {
+  const Side = side === 'left' ? 'Left' : 'Right';
+  const home = side === 'left' ? (p: Vec3) => p : mirrored;
+  const on = (name: string) => carried(pose, pointOf(model.carrier, name));
+  const [lower, upper] = [model.carrier[`kingpin${Side}Lower`], model.carrier[`kingpin${Side}Upper`]];
+  let steer = (p: Vec3): Vec3 => p;
+  let turn = (d: Vec3): Vec3 => d;
+  if (lower && upper && turnDeg !== 0) {
+    const foot = carried(pose, lower);
+    const up = unit(sub(carried(pose, upper), foot));
+    turn = (d) => rotateAbout(d, up, turnDeg * RAD_PER_DEG);
+    steer = (p) => add(foot, turn(sub(p, foot)));
+  }
+  const design = side === 'left' ? model.spinAxis : mirrored(model.spinAxis);
+  return {
+    side,
+    centre: home(steer(on(`wheel${Side}`))),
+    axis: home(turn(apply(pose.rotation, design))),
+    place: (o, p) => {
+      switch (o.carriedBy) {
+        case 'body':
+        case 'frame':
+        case 'subframe':
+          return p;
+        case 'knuckle':
+          return home(steer(carried(pose, home(p))));
+        case 'carrier':
+        case 'lower': // a beam has no arms of its own: what would ride on one rides on the beam
+        case 'upper':
+          return home(carried(pose, home(p)));
+        case 'member':
+          return home(onMember(model, pose, o.member ?? '', side, home(p)));
+      }
+    },
+  };
+}
+
+/** A point beside a straight member: it keeps its share of the way between the ends and its place beside the line. */
+function onMember(model: SuspensionModel, pose: Pose, member: string, side: 'left' | 'right', p: Vec3): Vec3 {
+  const name = side === 'right' ? member.replace('Left', 'Right') : member;
+  const seat = (list: readonly SpringSeat[]) => list.find((s) => s.side === side) ?? list[0];
+  const s = member === 'spring' ? seat(model.springs) : member === 'damper' ? seat(model.dampers) : undefined;
+  const l = model.links.find((x) => x.name === name);
+  let ends: readonly [Vec3, Vec3, Vec3] | null = null; // body end, other end at design, other end now
+  if (s) {
+    const arm =
+      s.bottomOwner === 'lower' || s.bottomOwner === 'upper' ? model.arms[s.bottomOwner] : undefined;
+    const design = s.bottomOwner === 'carrier' ? model.carrier[s.bottom] : model.body[s.bottom];
+    if (design)
+      ends = [
+        pointOf(model.body, s.top),
+        design,
+        arm
+          ? onArm(model, arm, design, pose).at
+          : s.bottomOwner === 'carrier'
+            ? carried(pose, design)
+            : design,
+      ];
+  } else if (l) {
+    const design = pointOf(model.carrier, l.carrier);
+    ends = [bodyPoint(model, l.body, 0), design, carried(pose, design)];
+  }
+  if (!ends) throw new Error(`an obstacle rides on "${member}", which this ${model.kind} does not have`);
+  const [fixed, was, now] = ends;
+  const line = sub(was, fixed);
+  const along = (d: Vec3) => d[0] * line[0] + d[1] * line[1] + d[2] * line[2];
+  const share = Math.min(1, Math.max(0, along(sub(p, fixed)) / along(line)));
+  return add(p, scale(sub(now, was), share));
+}

@@ -1,0 +1,188 @@
+import { nearestOf, scanNearest, type MountedBody } from './kernel';
+import { middleCell, type PolarTable } from './polar-table';
+
+/** Part of a map that counts: travel from – to and the lock each way (in the map's own unit); both inside the table. */
+export interface Window {
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly lock: number;
+}
+export interface WindowWorst {
+  readonly clearanceMm: number;
+  readonly zMm: number | null;
+  readonly across: number | null;
+  readonly point: number;
+}
+
+/** places between two columns that are looked at, in columns from the least one */
+const BETWEEN = [-0.75, -0.5, -0.25, 0.25, 0.5, 0.75] as const;
+
+interface Stop {
+  readonly value: number;
+  readonly at: number;
+  /** share of the way to the next line of the grid */
+  readonly part: number;
+}
+/** Lines of the grid inside [from, to], with both ends themselves, which may fall between two lines. */
+function stops(lines: readonly number[], from: number, to: number): readonly Stop[] {
+  const last = lines.length - 1;
+  const [low, high] = [Math.max(from, lines[0] ?? 0), Math.min(to, lines[last] ?? 0)];
+  const end = (value: number): Stop => {
+    const next = lines.findIndex((l) => l >= value - 1e-9);
+    if (next <= 0) return { value, at: 0, part: 0 };
+    const [a, b] = [lines[next - 1] ?? 0, lines[next] ?? 0];
+    return b - value < 1e-9
+      ? { value, at: next, part: 0 }
+      : { value, at: next - 1, part: (value - a) / (b - a) };
+  };
+  if (low >= high) return [end((low + high) / 2)];
+  const inner = lines.flatMap((value, at): Stop[] =>
+    value > low + 1e-9 && value < high - 1e-9 ? [{ value, at, part: 0 }] : [],
+  );
+  return [end(low), ...inner, end(high)];
+}
+
+/** Worst clearance of each obstacle over a window of the table. On the window's edges the profile figures are taken
+ *  between the poses on either side, so that the answer moves evenly with lift and lock; `only` picks obstacles. */
+export function worstOver(
+  t: PolarTable,
+  w: MountedBody,
+  window: Window,
+  only: (obstacle: number) => boolean = () => true,
+): readonly WindowWorst[] {
+  const columns = t.grid.across.length;
+  const rows = stops(t.grid.zMm, window.fromMm, window.toMm);
+  const cols =
+    t.grid.acrossIs === 'other-wheel-mm'
+      ? stops(t.grid.across, window.fromMm, window.toMm)
+      : stops(t.grid.across, -window.lock, window.lock);
+  const base = (cell: number, state: number) => ((t.first[cell] ?? 0) + state) * t.points;
+  const worst = t.obstacles.map(() => ({
+    mm: Infinity,
+    zMm: null as number | null,
+    across: null as number | null,
+    point: 0,
+    row: null as Stop | null,
+    column: -1,
+    state: 0,
+  }));
+  const insideRim = t.obstacles.map((o) => o.insideRim === true);
+  const found = nearestOf(t.obstacles.length);
+  const take = (
+    obstacles: readonly number[],
+    rho: Float64Array,
+    along: Float64Array,
+    at: number,
+    row: Stop | null,
+    c: Stop | null,
+    state: number,
+  ) => {
+    scanNearest(w, { from: t.from, insideRim, obstacles }, rho, along, at, found);
+    for (const k of obstacles) {
+      const record = worst[k];
+      const mm = found.mm[k] ?? Infinity;
+      if (!record || mm >= record.mm) continue;
+      record.mm = mm;
+      record.zMm = row?.value ?? null;
+      record.across = c?.value ?? null;
+      record.point = (found.index[k] ?? 0) - at - (t.from[k] ?? 0);
+      record.row = row;
+      record.column = c?.part === 0 ? c.at : -1;
+      record.state = state;
+    }
+  };
+  const asked = t.obstacles.map((_, k) => k).filter(only);
+  const middle = middleCell(t);
+  take(
+    asked.filter((k) => t.constant[k]),
+    t.rho,
+    t.along,
+    base(middle, 0),
+    null,
+    null,
+    0,
+  );
+  const moving = asked.filter((k) => !t.constant[k]);
+  const [mixedRho, mixedAlong] = [new Float64Array(t.points), new Float64Array(t.points)];
+  for (const r of rows)
+    for (const c of cols) {
+      const corner = r.at * columns + c.at;
+      const states = t.states[corner] ?? 0;
+      if (states === 0) continue;
+      const [below, beside] = [r.part > 0 ? columns : 0, c.part > 0 ? 1 : 0];
+      const exact = below === 0 && beside === 0;
+      if (
+        !exact &&
+        [corner + below, corner + beside, corner + below + beside].some((x) => t.states[x] !== states)
+      )
+        continue;
+      for (let state = 0; state < states; state++) {
+        if (exact) {
+          take(moving, t.rho, t.along, base(corner, state), r, c, state);
+          continue;
+        }
+        const [a, b, d, e] = [
+          base(corner, state),
+          base(corner + below, state),
+          base(corner + beside, state),
+          base(corner + below + beside, state),
+        ];
+        const [u, v] = [r.part, c.part];
+        const [wa, wb, wd, we] = [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v];
+        for (let n = 0; n < t.points; n++) {
+          mixedRho[n] =
+            wa * (t.rho[a + n] ?? 0) +
+            wb * (t.rho[b + n] ?? 0) +
+            wd * (t.rho[d + n] ?? 0) +
+            we * (t.rho[e + n] ?? 0);
+          mixedAlong[n] =
+            wa * (t.along[a + n] ?? 0) +
+            wb * (t.along[b + n] ?? 0) +
+            wd * (t.along[d + n] ?? 0) +
+            we * (t.along[e + n] ?? 0);
+        }
+        take(moving, mixedRho, mixedAlong, 0, r, c, state);
+      }
+    }
+  // The least may lie between two columns: there the point's place beside the wheel, which is smooth, is read from a
+  // parabola through three columns, and measured against the profile.
+  const [oneRho, oneAlong, one] = [new Float64Array(1), new Float64Array(1), nearestOf(1)];
+  const onePoint = (k: number) => ({ from: [0, 1], obstacles: [0], insideRim: [insideRim[k] ?? false] });
+  const placed = (k: number, row: Stop, column: number, state: number, point: number) => {
+    if (column < 0 || column >= columns) return null;
+    if (Math.abs(t.grid.across[column] ?? 0) > window.lock + 1e-9) return null;
+    const cell = row.at * columns + column;
+    const above = row.part > 0 ? cell + columns : cell;
+    if ((t.states[cell] ?? 0) <= state || (t.states[above] ?? 0) <= state) return null;
+    const offset = (t.from[k] ?? 0) + point;
+    const [a, b] = [base(cell, state) + offset, base(above, state) + offset];
+    return [
+      (1 - row.part) * (t.rho[a] ?? 0) + row.part * (t.rho[b] ?? 0),
+      (1 - row.part) * (t.along[a] ?? 0) + row.part * (t.along[b] ?? 0),
+    ] as const;
+  };
+  return worst.map(({ mm, zMm, across, point, row, column, state }, k) => {
+    const steers = t.grid.acrossIs !== 'other-wheel-mm' && row !== null && column >= 0;
+    const [before, here, after] = [-1, 0, 1].map((d) =>
+      steers ? placed(k, row, column + d, state, point) : null,
+    );
+    let least = mm;
+    if (before && here && after)
+      for (const u of BETWEEN) {
+        const at = (i: 0 | 1) =>
+          here[i] + (u * (after[i] - before[i])) / 2 + (u * u * (after[i] + before[i] - 2 * here[i])) / 2;
+        oneRho[0] = at(0);
+        oneAlong[0] = at(1);
+        scanNearest(w, onePoint(k), oneRho, oneAlong, 0, one);
+        least = Math.min(least, one.mm[0] ?? Infinity);
+      }
+    return { clearanceMm: least, zMm, across, point };
+  });
+}
+/** Least of all picked obstacles over a window; + infinity where there are none. */
+export const leastOver = (
+  t: PolarTable,
+  w: MountedBody,
+  window: Window,
+  only?: (obstacle: number) => boolean,
+): number => Math.min(Infinity, ...worstOver(t, w, window, only).map((x) => x.clearanceMm));

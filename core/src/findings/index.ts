@@ -1,0 +1,3 @@
+export * from './figure';
+export * from './finding';
+export * from './tolerances';

@@ -1,0 +1,22 @@
+/** Every tolerance of the room, with unit and reason. */
+export const SPRING_RATE_SHARE = 0.05; // makers wind coils to about ±5 %
+export const MASS_SHARE = 0.03; // curb figures against real vehicles
+export const PART_THICKNESS_MM = 1; // spacers and perches as delivered
+export const CLAIM_ONLY_SHARE = 0.1; // dimensions nobody here has checked
+export const TAPE_MM = 3; // two people, one tape
+export const LEVEL_MM = 6; // |rake| up to this reads as level
+export const KEEP_RAKE_MM = [10, 25] as const; // rear higher by this, empty, when a rake is wanted
+export const LEFT_RIGHT_MM = 6; // above this a side difference is a finding
+export const OFF_CENTRE_MM = 5; // axle shift that shows in wheel gap and steering
+export const STEERING_WHEEL_DEG = 3; // a crooked wheel drivers notice
+export const DAMPER_RATE_SHARE = 0.15; // spring change that asks for a matched damper
+export const HEADLAMP_DEG = 0.25; // change of rake that asks for re-aiming
+export const CALIBRATION_SHARE = 0.02; // speedometer error worth entering
+export const CLEAR_MM = 10; // tyre to anything: road dirt, flex and what tyres differ by
+export const CLEAR_CHAINS_MM = 25; // the same with chains on, or in deep mud
+export const CLEAR_INSIDE_RIM_MM = 4; // what turns with the wheel's own knuckle keeps its distance
+export const DEEP_MUD_PERCENT = 40; // of the usage mix: asks for the chains' room
+export const ROCK_PERCENT = 30; // of the usage mix: asks for more of the travel
+export const TIRE_NOMINAL_SHARE = 0.01; // a size's diameter against a tyre of that size
+export const TIRE_MEASURED_MM = 2; // diameter from the maker's sheet against the tyre that comes
+export const NEAR_LOCK_SHARE = 0.6; // from here on a pose counts as full lock

@@ -1,0 +1,77 @@
+import type { Platform } from './catalogue';
+
+export interface VehicleCandidate {
+  readonly platform: Platform;
+  readonly year: number | null;
+  readonly variant: Readonly<Record<string, string>>;
+  /** words of the query that meant nothing for this platform */
+  readonly unread: readonly string[];
+  readonly score: number;
+}
+
+/** Number of single-letter edits between two words, counted up to 2. */
+function editDistance(a: string, b: string): number {
+  if (Math.abs(a.length - b.length) > 1) return 2;
+  const row = Array.from({ length: b.length + 1 }, (_, i) => i);
+  for (let i = 1; i <= a.length; i++) {
+    let diagonal = row[0] ?? 0;
+    row[0] = i;
+    for (let j = 1; j <= b.length; j++) {
+      const up = row[j] ?? 0;
+      row[j] = Math.min(up + 1, (row[j - 1] ?? 0) + 1, diagonal + (a[i - 1] === b[j - 1] ? 0 : 1));
+      diagonal = up;
+    }
+  }
+  return row[b.length] ?? 2;
+}
+const sounds = (word: string, name: string): number => {
+  if (word === name) return 3;
+  if (word.length >= 3 && name.startsWith(word)) return 2;
+  return word.length >= 4 && editDistance(word, name) <= 1 ? 1.5 : 0;
+};
+
+/** Vehicles a free text may mean, best first: words are matched against make, model, years and the aliases of
+ *  variant options, with one slip of the finger forgiven. A year outside the platform's years rules it out. */
+export function findVehicles(text: string, platforms: readonly Platform[]): readonly VehicleCandidate[] {
+  const words = text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}.]+/u)
+    .filter(Boolean);
+  if (words.length === 0) return [];
+  const found: VehicleCandidate[] = [];
+  for (const platform of platforms) {
+    let score = 0;
+    let year: number | null = null;
+    let named = false;
+    const variant: Record<string, string> = {};
+    const unread: string[] = [];
+    const names = `${platform.make} ${platform.model}`.toLowerCase().split(/\s+/);
+    for (const word of words) {
+      if (/^(19|20)\d\d$/.test(word)) {
+        year = Number(word);
+        continue;
+      }
+      const byName = Math.max(...names.map((n) => sounds(word, n)));
+      if (byName > 0) {
+        named = true;
+        score += byName;
+        continue;
+      }
+      const option = platform.variantFields
+        .flatMap((f) =>
+          f.options.map((o) => ({ f, o, s: Math.max(...o.aliases.map((a) => sounds(word, a))) })),
+        )
+        .sort((a, b) => b.s - a.s)[0];
+      if (option && option.s > 0) {
+        variant[option.f.key] = option.o.value;
+        score += option.s / 2;
+      } else unread.push(word);
+    }
+    if (!named && score === 0) continue;
+    if (year !== null && (year < platform.years[0] || year > platform.years[1])) continue;
+    found.push({ platform, year, variant, unread, score: score - unread.length / 2 });
+  }
+  return found
+    .filter((c) => c.score > 0)
+    .sort((a, b) => b.score - a.score || a.platform.code.localeCompare(b.platform.code));
+}

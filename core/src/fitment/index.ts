@@ -1,0 +1,6 @@
+export * from './catalogue';
+export * from './conditions';
+export * from './find-vehicle';
+export * from './open-questions';
+export * from './obstacle-spec';
+export * from './hazards';

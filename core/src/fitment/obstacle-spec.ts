@@ -1,0 +1,78 @@
+import type { ObstacleOwner } from '../clearance';
+import type { BarLinkSpec } from '../hardware';
+import type { Vec3 } from '../suspension';
+import type { Hazard } from './hazards';
+
+/** What stands near a wheel, by the trade's names. */
+export const OBSTACLE_KINDS = [
+  'arch-edge',
+  'liner',
+  'flap',
+  'bumper-corner',
+  'air-dam',
+  'pinch-seam',
+  'body-mount',
+  'frame-rail',
+  'sill',
+  'upper-arm',
+  'lower-link',
+  'knuckle',
+  'caliper',
+  'strut',
+  'coil',
+  'anti-roll-bar',
+  'hose-bracket',
+  'rear-tub',
+  'leaf-pack',
+  'damper',
+] as const;
+export type ObstacleKind = (typeof OBSTACLE_KINDS)[number];
+
+/** One obstacle of one axle of a platform: left side at design, body frame, mm, with what can be done about it. */
+export interface ObstacleSpec {
+  readonly kind: ObstacleKind;
+  readonly carriedBy: ObstacleOwner;
+  readonly member?: string | undefined;
+  readonly points: readonly Vec3[];
+  /** codes of the catalogue's reliefs that can be done to it */
+  readonly reliefs: readonly string[];
+}
+
+/** What a relief does: moves points away from the tyre (outward from the spin axis, and away from the tyre's middle along
+ *  it), takes the obstacle off, or limits the axle. mm; share of the lock. */
+export type ReliefEffect =
+  | { readonly kind: 'moves'; readonly radialMm: number; readonly sidewaysMm: number }
+  | { readonly kind: 'removes' }
+  | { readonly kind: 'bump-stop'; readonly lowerMm: number }
+  | { readonly kind: 'steering-stop'; readonly lessShare: number };
+export interface Relief {
+  readonly code: string;
+  readonly name: string;
+  readonly effect: ReliefEffect;
+  /** both sides of the axle, minutes in the bay */
+  readonly minutes: number;
+  /** material, minor units */
+  readonly priceMinor: number;
+  readonly reversible: boolean;
+  /** touches what carries load: only with an engineer's note */
+  readonly structural: boolean;
+  /** what law or the makers say of it */
+  readonly rule: string;
+  /** the step as the fitter reads it */
+  readonly step: string;
+  readonly tools: readonly string[];
+  readonly hazards: readonly Hazard[];
+}
+
+/** Where a hose or lead is clipped: to the body and to what moves with the wheel; its free length between the clips, mm. */
+export interface HoseRun {
+  readonly what: 'brake-hose' | 'abs-lead';
+  readonly bodyClip: Vec3;
+  readonly wheelClip: Vec3;
+  readonly freeMm: number;
+}
+/** Link of the anti-roll bar: from the end of the bar's arm to what moves with the wheel. */
+export interface BarLink extends BarLinkSpec {
+  /** furthest from square to the bar's arm at ride height, deg */
+  readonly runningDeg: number;
+}

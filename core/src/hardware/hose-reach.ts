@@ -1,0 +1,38 @@
+import { finish, wheelStates, type PoseGrid } from '../clearance';
+import { distance, type ReachFault, type SuspensionModel, type Vec3 } from '../suspension';
+import { bad, good, type Result } from '../units';
+
+export const HOSE_SLACK_MM = 15; // a hose is never drawn straight
+
+export interface HoseReach {
+  /** longest way between the clips over travel and lock, mm, and where */
+  readonly longestMm: number;
+  readonly zMm: number;
+  readonly across: number;
+  /** free length − slack − longest way, mm; below 0 it is too short */
+  readonly spareMm: number;
+}
+/** Longest way of a hose or lead between its clips over a grid of poses, against its free length less 15 mm of slack. */
+export function hoseReach(
+  model: SuspensionModel,
+  grid: PoseGrid,
+  run: { readonly bodyClip: Vec3; readonly wheelClip: Vec3; readonly freeMm: number },
+): Result<HoseReach, ReachFault> {
+  let [longestMm, zMm, across] = [0, 0, 0];
+  const clip = {
+    name: 'clip',
+    carriedBy: model.beam ? ('carrier' as const) : ('knuckle' as const),
+    points: [],
+  };
+  const fault = finish(
+    wheelStates(model, grid, (i, j, states) => {
+      for (const s of states) {
+        const way = distance(s.place(clip, run.wheelClip), run.bodyClip);
+        if (way > longestMm) [longestMm, zMm, across] = [way, grid.zMm[i] ?? 0, grid.across[j] ?? 0];
+      }
+    }),
+  );
+  return fault
+    ? bad(fault)
+    : good({ longestMm, zMm, across, spareMm: run.freeMm - HOSE_SLACK_MM - longestMm });
+}

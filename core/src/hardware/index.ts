@@ -1,0 +1,3 @@
+export * from './thread';
+export * from './hose-reach';
+export * from './bar-link';

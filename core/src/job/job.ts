@@ -1,0 +1,171 @@
+import type { ObstacleKind, Place } from '../fitment';
+import type { Axle } from '../suspension';
+
+export const STAGES = ['brief', 'quote', 'parts', 'bay', 'follow-up', 'done'] as const;
+export type Stage = (typeof STAGES)[number];
+export const USES = ['highway', 'gravel', 'rock', 'mud', 'load', 'tow'] as const;
+export type Use = (typeof USES)[number];
+
+/** Who the job is for and where it stands. */
+export interface Head {
+  readonly customer: string;
+  readonly trade: string;
+  readonly stage: Stage;
+  readonly promiseDate: string | null;
+}
+/** What the vehicle is for. Percentages, kg, mm, money in minor units; null where nobody has said. */
+export interface Brief {
+  readonly usage: Readonly<Record<Use, number>>;
+  readonly driver: string;
+  readonly payloadKg: number | null;
+  readonly tongueKg: number | null;
+  readonly budgetMinor: number | null;
+  readonly neededBy: string | null;
+  readonly reversibleOnly: boolean;
+  readonly heightLimitMm: number | null;
+  readonly heightLimitWhat: string;
+  readonly stance: 'level' | 'keep-rake';
+  readonly chains: boolean;
+  readonly cruisingKmh: number | null;
+  readonly notes: string;
+}
+export interface Change {
+  readonly id: string;
+  readonly what: string;
+  /** catalogue part that it is, when it is one: its effect then counts as fitted */
+  readonly part: string | null;
+}
+export interface Accessory {
+  readonly id: string;
+  readonly what: string;
+  readonly massKg: number | null;
+  readonly place: Place;
+  /** what it adds to the overall height when it stands on the roof, mm */
+  readonly addsHeightMm: number | null;
+}
+export interface VehicleSection {
+  readonly query: string;
+  readonly platform: string | null;
+  readonly year: number | null;
+  readonly variant: Readonly<Record<string, string>>;
+  readonly changes: readonly Change[];
+  readonly accessories: readonly Accessory[];
+}
+export const CORNERS = ['leftFront', 'rightFront', 'leftRear', 'rightRear'] as const;
+export type Corner = (typeof CORNERS)[number];
+/** Hub centre to arch as written down; read by the core each time, so that nothing typed is ever lost. */
+export interface Tape {
+  readonly corners: Readonly<Record<Corner, string>>;
+  readonly fuel: string;
+  readonly notes: string;
+}
+/** A relief that the plan does: to one obstacle of an axle, or (null) to the axle's own stops. */
+export interface ReliefChoice {
+  readonly axle: Axle;
+  readonly obstacle: ObstacleKind | null;
+  readonly relief: string;
+}
+/** A size that is looked at beside the wanted one. */
+export interface TireCandidate {
+  readonly id: string;
+  readonly size: string;
+  readonly tireCode: string | null;
+}
+export interface TireSection {
+  readonly currentSize: string;
+  readonly targetSize: string;
+  readonly tireCode: string | null;
+  readonly currentWheelWidthIn: number | null;
+  readonly currentWheelOffsetMm: number | null;
+  readonly wheelCode: string | null;
+  readonly wheelWidthIn: number | null;
+  readonly wheelOffsetMm: number | null;
+  readonly loadIndex: number | null;
+  readonly axleRatio: number | null;
+  /** axle ratio that the build changes to; null: it stays */
+  readonly newAxleRatio: number | null;
+  /** size at the rear where it differs; empty: the same all round */
+  readonly rearSize: string;
+  readonly candidates: readonly TireCandidate[];
+  readonly reliefs: readonly ReliefChoice[];
+}
+export interface BuildItem {
+  readonly id: string;
+  readonly kind: 'part' | 'kit';
+  readonly code: string;
+  readonly quantity: number;
+}
+export interface Build {
+  readonly items: readonly BuildItem[];
+  readonly notes: string;
+}
+export interface JobSections {
+  readonly head: Head;
+  readonly brief: Brief;
+  readonly vehicle: VehicleSection;
+  readonly tape: Tape;
+  readonly tire: TireSection;
+  readonly build: Build;
+}
+export const SECTIONS = ['head', 'brief', 'vehicle', 'tape', 'tire', 'build'] as const;
+export type SectionName = (typeof SECTIONS)[number];
+
+/** What the shop sets for itself. */
+export interface ShopSettings {
+  readonly lengthUnit: 'mm' | 'in';
+  readonly currency: string;
+  readonly labourMinorPerHour: number;
+  readonly suppliesShare: number;
+  readonly taxShare: number;
+  readonly alignmentMinor: number;
+  readonly localTotalLiftMm: number;
+  readonly localTireLiftMm: number;
+  readonly localTrackIncreaseMm: number;
+}
+
+/** A job nobody has filled in yet.
+ *  @example emptySections('Hut warden').head.stage // "brief" */
+export function emptySections(customer: string): JobSections {
+  return {
+    head: { customer, trade: '', stage: 'brief', promiseDate: null },
+    brief: {
+      usage: { highway: 0, gravel: 0, rock: 0, mud: 0, load: 0, tow: 0 },
+      driver: '',
+      payloadKg: null,
+      tongueKg: null,
+      budgetMinor: null,
+      neededBy: null,
+      reversibleOnly: false,
+      heightLimitMm: null,
+      heightLimitWhat: '',
+      stance: 'level',
+      chains: false,
+      cruisingKmh: null,
+      notes: '',
+    },
+    vehicle: { query: '', platform: null, year: null, variant: {}, changes: [], accessories: [] },
+    tape: { corners: { leftFront: '', rightFront: '', leftRear: '', rightRear: '' }, fuel: '', notes: '' },
+    tire: {
+      currentSize: '',
+      targetSize: '',
+      tireCode: null,
+      currentWheelWidthIn: null,
+      currentWheelOffsetMm: null,
+      wheelCode: null,
+      wheelWidthIn: null,
+      wheelOffsetMm: null,
+      loadIndex: null,
+      axleRatio: null,
+      newAxleRatio: null,
+      rearSize: '',
+      candidates: [],
+      reliefs: [],
+    },
+    build: { items: [], notes: '' },
+  };
+}
+
+/** Sum of the usage mix, percent.
+ *  @example usageSum({ highway: 50, gravel: 30, rock: 0, mud: 20, load: 0, tow: 0 }) // 100 */
+export const usageSum = (usage: Readonly<Record<Use, number>>): number =>
+  USES.reduce((sum, u) => sum + usage[u], 0);

@@ -1,0 +1,87 @@
+import { computed, given, type Cure, type Figure, type Finding } from '../findings';
+import { fitmentOf, type Catalogue, type NeedCode } from '../fitment';
+import type { Axle } from '../suspension';
+import { forecastAxle, type AxleForecast } from './axle-forecast';
+import { onAxle, afterBuild } from './axle-setup';
+import { axleNeeds } from './axle-needs';
+import { standingObjections } from './assess-part';
+
+type AxleInput = Omit<Parameters<typeof forecastAxle>[0], 'axle'>;
+
+/** Parts that end a need, cheapest first: each candidate is put on and the axle is computed again. A part that leaves
+ *  the need standing is not offered; `after` is the figure with the part on. */
+export function curesFor(
+  finding: Finding,
+  input: AxleInput,
+  axle: Axle,
+  catalogue: Pick<Catalogue, 'parts'>,
+): readonly Cure[] {
+  return catalogue.parts
+    .filter((p) => p.cures.includes(finding.code as NeedCode) && onAxle(p, axle))
+    .filter((p) => !input.chosen.some((c) => c.part.code === p.code))
+    .filter((p) => standingObjections(p, input.vehicle, input.brief).length === 0)
+    .flatMap((part): Cure[] => {
+      const fit = fitmentOf(part.applications, input.vehicle);
+      if (fit.verdict === 'no') return [];
+      const chosen = [...input.chosen, { part, quantity: 1 }];
+      const with_ = forecastAxle({
+        ...input,
+        axle,
+        chosen,
+        planned: afterBuild(input.fitted, chosen),
+        fast: true,
+      });
+      if (!with_.ok) return [];
+      if (axleNeeds(with_.value).some((n) => n.finding.code === finding.code)) return [];
+      return [
+        {
+          part: part.code,
+          priceMinor: part.priceMinor,
+          after: afterFigure(finding.code, with_.value, `${part.maker} ${part.code}`),
+          provenance: fit.provenance,
+        },
+      ];
+    })
+    .sort((a, b) => a.priceMinor - b.priceMinor);
+}
+
+function afterFigure(code: Finding['code'], f: AxleForecast, from: string): Figure | null {
+  const g = f.geometryPlanned;
+  const angle = (name: 'cv-angle' | 'camber' | 'caster' | 'steering-wheel', value: number | null) =>
+    value === null
+      ? null
+      : computed(
+          name,
+          value,
+          'deg',
+          [
+            f.lift,
+            ...(name === 'camber' || name === 'caster'
+              ? [
+                  given('adjuster-reach', f.reach[`${name}Deg`][0], 'deg', from),
+                  given('adjuster-reach', f.reach[`${name}Deg`][1], 'deg', from),
+                ]
+              : []),
+          ],
+          { formula: 'carrier-pose', from: `with ${from}` },
+        );
+  switch (code) {
+    case 'cv-angle':
+      return angle('cv-angle', g.cvOuterDeg);
+    case 'camber-reach':
+      return angle('camber', g.camberDeg);
+    case 'caster-reach':
+      return angle('caster', g.casterDeg);
+    case 'steering-wheel-off-centre':
+      return angle('steering-wheel', g.steeringWheelDeg);
+    case 'axle-off-centre':
+      return g.shiftLeftMm === null
+        ? null
+        : computed('shift-left', g.shiftLeftMm, 'mm', [f.lift], {
+            formula: 'carrier-pose',
+            from: `with ${from}`,
+          });
+    default:
+      return null;
+  }
+}

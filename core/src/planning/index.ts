@@ -1,0 +1,2 @@
+export * from './parts-list';
+export * from './work-plan';

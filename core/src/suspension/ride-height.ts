@@ -1,0 +1,118 @@
+import { bad, good, type Result } from '../units/result';
+import type { AxleSetup } from './edits';
+import type { SuspensionModel } from './model';
+import { poseAt, poseNear } from './pose-at';
+import type { Pose } from './solve-carrier';
+import { springForceN, springRateNPerMm, type SpringLaw } from './spring-law';
+import { springState } from './spring-length';
+
+export interface RideHeight {
+  /** travel at balance, mm, + bump; the body sits at −z */
+  readonly zMm: number;
+  readonly springLengthMm: number;
+  readonly springForceN: number;
+  readonly motionRatio: number;
+  /** d(F·r)/dz = k·r² + F·dr/dz, N/mm */
+  readonly wheelRateNPerMm: number;
+  readonly pose: Pose;
+}
+export type RideHeightFault =
+  | {
+      /** the spring pushes the wheel to the end of the linkage's reach before it balances the load */
+      readonly code: 'no-balance-in-reach';
+      readonly direction: 'droop' | 'bump';
+      readonly member: string;
+      readonly lastZMm: number;
+    }
+  | {
+      readonly code: 'out-of-reach';
+      readonly member: string;
+      readonly zMm: number;
+      readonly lastZMm: number | null;
+    };
+
+const MARCH_MM = 12;
+const MAX_TRAVEL_MM = 400;
+/** balance is found to this, mm: a thousandth of what a lift is quoted to */
+const BALANCE_MM = 1e-9;
+/** half-width of the difference for the rate's second term, mm */
+const RATE_STEP_MM = 0.25;
+
+/** Vertical force of one wheel from its spring(s), N: mean of F·r over the springs of the axle. */
+function wheelForceN(model: SuspensionModel, law: SpringLaw, pose: Pose): number {
+  let sum = 0;
+  for (const seat of model.springs) {
+    const s = springState(model, seat, pose);
+    sum += springForceN(law, s.lengthMm) * s.ratio;
+  }
+  return sum / model.springs.length;
+}
+
+/** Ride height by virtual work: the travel at which F(L(z))·r(z) = load.
+ *
+ *  1. pose at z = 0; the sign of F·r − W says which way the body goes
+ *  2. march that way in MARCH_MM steps, each solve warm from the last, until the sign changes
+ *  3. Illinois (regula falsi that cannot stall) inside the last step
+ *  Fails honestly when the linkage ends first. Load is the sprung load of one wheel at the wheel centre, N. */
+export function rideHeight(setup: AxleSetup, loadN: number): Result<RideHeight, RideHeightFault> {
+  const { model, spring } = setup;
+  const first = poseAt(model, 0);
+  if (!first.ok) return first;
+  const excess = (pose: Pose) => wheelForceN(model, spring, pose) - loadN;
+  let a = { z: 0, pose: first.value, f: excess(first.value) };
+  const direction = a.f > 0 ? -1 : 1;
+  let b = a;
+  while (a.f !== 0 && Math.sign(b.f) === Math.sign(a.f)) {
+    const z = b.z + direction * MARCH_MM;
+    const next = poseNear(model, z, 0, b.pose);
+    if (!next.ok || Math.abs(z) > MAX_TRAVEL_MM)
+      return bad({
+        code: 'no-balance-in-reach',
+        direction: direction < 0 ? 'droop' : 'bump',
+        member: next.ok ? 'travel' : next.fault.member,
+        lastZMm: b.z,
+      });
+    a = b;
+    b = { z, pose: next.value, f: excess(next.value) };
+  }
+  let [fa, fb] = [a.f, b.f];
+  let [za, zb] = [a.z, b.z];
+  let pose = b.pose;
+  let z = b.z;
+  for (let i = 0; i < 60 && Math.abs(zb - za) > BALANCE_MM && fb !== 0; i++) {
+    z = zb - (fb * (zb - za)) / (fb - fa);
+    const next = poseNear(model, z, 0, pose);
+    if (!next.ok) return next;
+    pose = next.value;
+    const f = excess(pose);
+    if (Math.sign(f) === Math.sign(fb)) fa /= 2;
+    else [za, fa] = [zb, fb];
+    [zb, fb] = [z, f];
+    if (Math.abs(f) < loadN * 1e-13) break;
+  }
+  const seat = model.springs[0];
+  if (!seat) throw new Error('suspension model has no spring');
+  const state = springState(model, seat, pose);
+  return good({
+    zMm: z,
+    springLengthMm: state.lengthMm,
+    springForceN: springForceN(spring, state.lengthMm),
+    motionRatio: state.ratio,
+    wheelRateNPerMm: wheelRate(setup, z, pose),
+    pose,
+  });
+}
+
+/** d(F·r)/dz: central difference over the poses; where a side is out of reach, the first term k·r² alone. */
+function wheelRate({ model, spring }: AxleSetup, z: number, pose: Pose): number {
+  const up = poseNear(model, z + RATE_STEP_MM, 0, pose);
+  const down = poseNear(model, z - RATE_STEP_MM, 0, pose);
+  if (up.ok && down.ok)
+    return (
+      (wheelForceN(model, spring, up.value) - wheelForceN(model, spring, down.value)) / (2 * RATE_STEP_MM)
+    );
+  const seat = model.springs[0];
+  if (!seat) return 0;
+  const s = springState(model, seat, pose);
+  return springRateNPerMm(spring, s.lengthMm) * s.ratio ** 2;
+}

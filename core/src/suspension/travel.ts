@@ -1,0 +1,182 @@
+import type { SuspensionModel } from './model';
+import { poseAt, poseNear } from './pose-at';
+import { springState } from './spring-length';
+import type { SweepPoint } from './sweep';
+import { wheelFigures, type WheelFigures } from './wheel-figures';
+
+/** What ends the travel of one axle; travel from the unedited design, mm. Null where the platform names none. */
+export interface TravelLimits {
+  /** bump stop touches, and is solid */
+  readonly stopMm: number;
+  readonly solidMm: number;
+  readonly damper: { readonly extendedMm: number; readonly compressedMm: number } | null;
+  /** shaft joint at full droop, and its plunge from design each way */
+  readonly cvExtremeDeg: number | null;
+  readonly plungeMm: number | null;
+  /** ball joint swing from design either way */
+  readonly ballSwingDeg: number | null;
+}
+export type LimitedBy = 'bump stop' | 'damper' | 'shaft joint' | 'shaft plunge' | 'ball joint' | 'linkage';
+export interface TravelRoom {
+  readonly bumpMm: number;
+  readonly bumpBy: LimitedBy;
+  readonly droopMm: number;
+  readonly droopBy: LimitedBy;
+  /** travel between the stop's touch and the damper being solid, mm: refused below 6 */
+  readonly damperReserveMm: number | null;
+  /** droop over all travel: below 0.35 advice */
+  readonly droopShare: number;
+  /** damper (or strap) longer by this would let the linkage, not the damper, end the droop, mm at the damper */
+  readonly damperLongerMm: number;
+}
+/** Where the stops of an edited axle touch and are solid, mm from design. The stop of a strut sits inside it and meets at
+ *  the same strut length, so a spacer above the strut brings it forward; elsewhere only a lower stop does. */
+export function stopsOf(
+  stock: SuspensionModel,
+  edited: { readonly model: SuspensionModel; readonly stopLowerMm: number },
+  limits: { readonly stopMm: number; readonly solidMm: number },
+): { readonly stopMm: number; readonly solidMm: number } {
+  const at = (zMm: number) => strutTravelMm(stock, edited.model, zMm) - edited.stopLowerMm;
+  return { stopMm: at(limits.stopMm), solidMm: at(limits.solidMm) };
+}
+/** Travel of the edited strut at which it is as short as the stock one at `zMm`. */
+function strutTravelMm(stock: SuspensionModel, edited: SuspensionModel, zMm: number): number {
+  const [was, is] = [stock.springs[0], edited.springs[0]];
+  if (edited.kind !== 'strut' || !was || !is || stock === edited) return zMm;
+  const length = (m: SuspensionModel, seat: typeof was, z: number) => {
+    const pose = poseAt(m, z);
+    return pose.ok ? springState(m, seat, pose.value) : null;
+  };
+  const wanted = length(stock, was, zMm)?.lengthMm;
+  let z = zMm;
+  for (let i = 0; i < 12 && wanted !== undefined; i++) {
+    const here = length(edited, is, z);
+    if (!here) break;
+    const over = here.lengthMm - wanted; // length still to go
+    z += over / here.ratio;
+    if (Math.abs(over) < 1e-6) break;
+  }
+  return z;
+}
+const STEP_MM = 4; // limits are met between two poses, and nearly straight there
+const REACH_MM = 260;
+
+/** Poses outward from a ride height, solved as they are asked for and kept: most walks end long before the reach does. */
+function walkFrom(model: SuspensionModel, rideZMm: number, direction: 1 | -1) {
+  const start = poseAt(model, rideZMm);
+  const points: SweepPoint[] = start.ok ? [{ zMm: rideZMm, pose: start.value }] : [];
+  let ended = !start.ok;
+  return (i: number): SweepPoint | null => {
+    while (!ended && points.length <= i) {
+      const last = points.at(-1);
+      const zMm = rideZMm + direction * points.length * STEP_MM;
+      const next = last && poseNear(model, zMm, 0, last.pose);
+      if (!next?.ok || Math.abs(zMm - rideZMm) > REACH_MM) ended = true;
+      else points.push({ zMm, pose: next.value });
+    }
+    return points[i] ?? null;
+  };
+}
+type Excess = readonly [LimitedBy, (p: SweepPoint) => number | null];
+/** Goes outward until the first limit is passed: the travel where it is met, between two poses, and its name. */
+function firstLimit(
+  at: ReturnType<typeof walkFrom>,
+  rideZMm: number,
+  excesses: readonly Excess[],
+): readonly [number, LimitedBy] {
+  const start = at(0);
+  if (!start) return [rideZMm, 'linkage'];
+  let was: SweepPoint = start;
+  let kept = excesses.map(([, f]) => f(start));
+  for (let i = 1; ; i++) {
+    const now = at(i);
+    if (!now) return [was.zMm, 'linkage'];
+    const next = excesses.map(([, f]) => f(now));
+    const [from, before] = [was.zMm, kept];
+    const hits = excesses.flatMap(([name], k): [number, LimitedBy][] => {
+      const [a, b] = [before[k] ?? null, next[k] ?? null];
+      if (a === null || b === null || b <= 0) return [];
+      const share = a >= 0 ? 0 : -a / (b - a);
+      return [[from + (now.zMm - from) * share, name]];
+    });
+    const first = hits.sort((x, y) => Math.abs(x[0] - rideZMm) - Math.abs(y[0] - rideZMm))[0];
+    if (first) return first;
+    was = now;
+    kept = next;
+  }
+}
+interface Limited {
+  readonly up: ReturnType<typeof walkFrom>;
+  readonly down: ReturnType<typeof walkFrom>;
+  readonly joints: readonly Excess[];
+  readonly damperShort: Excess;
+  readonly damperLong: Excess;
+  readonly damperAt: (p: SweepPoint) => number | null;
+}
+function limited(model: SuspensionModel, rideZMm: number, limits: TravelLimits): Limited {
+  const seat = model.dampers[0];
+  const damperAt = (p: SweepPoint) => (seat ? springState(model, seat, p.pose).lengthMm : null);
+  const kept = new WeakMap<SweepPoint, WheelFigures>();
+  const figures = (p: SweepPoint) => {
+    if (model.beam) return null;
+    const f = kept.get(p) ?? wheelFigures(model, p.pose);
+    kept.set(p, f);
+    return f;
+  };
+  // each limit as an excess that is ≤ 0 while it is kept
+  return {
+    up: walkFrom(model, rideZMm, 1),
+    down: walkFrom(model, rideZMm, -1),
+    damperAt,
+    joints: [
+      ['shaft joint', (p) => over(figures(p)?.cvOuterDeg, limits.cvExtremeDeg)],
+      ['shaft plunge', (p) => over(abs(figures(p)?.shaftChangeMm), limits.plungeMm)],
+      ['ball joint', (p) => over(abs(figures(p)?.lowerSwingDeg), limits.ballSwingDeg)],
+      ['ball joint', (p) => over(abs(figures(p)?.upperSwingDeg), limits.ballSwingDeg)],
+    ],
+    damperShort: ['damper', (p) => over(limits.damper?.compressedMm, damperAt(p))],
+    damperLong: ['damper', (p) => over(damperAt(p), limits.damper?.extendedMm)],
+  };
+}
+export interface TravelEnds {
+  readonly topMm: number;
+  readonly topBy: LimitedBy;
+  readonly bottomMm: number;
+  readonly bottomBy: LimitedBy;
+}
+/** Where the travel from a ride height ends, mm from design, and by what. Null when the ride height has no pose. */
+export function travelEnds(model: SuspensionModel, rideZMm: number, limits: TravelLimits): TravelEnds | null {
+  return endsOf(limited(model, rideZMm, limits), rideZMm, limits);
+}
+function endsOf(l: Limited, rideZMm: number, limits: TravelLimits): TravelEnds | null {
+  if (!l.up(0)) return null;
+  const stop: Excess = ['bump stop', (p) => p.zMm - limits.stopMm];
+  const [topMm, topBy] = firstLimit(l.up, rideZMm, [stop, l.damperShort, ...l.joints]);
+  const [bottomMm, bottomBy] = firstLimit(l.down, rideZMm, [l.damperLong, ...l.joints]);
+  return { topMm, topBy, bottomMm, bottomBy };
+}
+
+/** Travel left from a ride height, up and down, with what ends it: the first of stop, damper, joints and the linkage
+ *  itself. Lengths are those of the kinematics at each pose, not a constant ratio. Null when the ride height has no pose. */
+export function travelRoom(model: SuspensionModel, rideZMm: number, limits: TravelLimits): TravelRoom | null {
+  const l = limited(model, rideZMm, limits);
+  const ends = endsOf(l, rideZMm, limits);
+  if (!ends) return null;
+  const [jointBottom] = firstLimit(l.down, rideZMm, l.joints);
+  const [solid] = firstLimit(l.up, rideZMm, [l.damperShort]);
+  const wantedAt = l.down(Math.round((rideZMm - jointBottom) / STEP_MM)) ?? l.down(0);
+  const wanted = wantedAt && l.damperAt(wantedAt);
+  const [bumpMm, droopMm] = [Math.max(0, ends.topMm - rideZMm), Math.max(0, rideZMm - ends.bottomMm)];
+  return {
+    bumpMm,
+    bumpBy: ends.topBy,
+    droopMm,
+    droopBy: ends.bottomBy,
+    damperReserveMm: limits.damper && model.dampers[0] ? solid - limits.stopMm : null,
+    droopShare: bumpMm + droopMm === 0 ? 0 : droopMm / (bumpMm + droopMm),
+    damperLongerMm: wanted !== null && limits.damper ? Math.max(0, wanted - limits.damper.extendedMm) : 0,
+  };
+}
+const abs = (v: number | null | undefined) => (v == null ? v : Math.abs(v));
+const over = (value: number | null | undefined, limit: number | null | undefined): number | null =>
+  value == null || limit == null ? null : value - limit;

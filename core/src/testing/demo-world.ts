@@ -1,0 +1,63 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { emptySections, type Catalogue, type JobSections, type KnownVehicle, type ShopSettings } from '..';
+
+const DEMO = join(__dirname, '../../../demo');
+const json = (file: string) => JSON.parse(readFileSync(join(DEMO, file), 'utf8'));
+const csv = (file: string) => {
+  const [head = '', ...rows] = readFileSync(join(DEMO, file), 'utf8').trim().split(/\r?\n/);
+  const keys = head.split(',');
+  const value = (v: string | undefined) =>
+    v === undefined || v === '' ? null : isNaN(Number(v)) ? v : Number(v);
+  return rows.map((row) => {
+    const cells = row.split(',');
+    return Object.fromEntries(keys.map((k, i) => [k, value(cells[i])]));
+  });
+};
+
+/** The demo catalogue as the core sees it; the server's tests hold the same files to their contracts. */
+export const catalogue: Catalogue = {
+  platforms: readdirSync(join(DEMO, 'platforms')).map((f) => json(`platforms/${f}`)),
+  parts: json('parts.json'),
+  kits: json('kits.json'),
+  tires: csv('tires.csv') as unknown as Catalogue['tires'],
+  wheels: csv('wheels.csv') as unknown as Catalogue['wheels'],
+  reliefs: json('reliefs.json'),
+  operations: json('operations.json'),
+  access: json('access.json'),
+  closing: json('closing.json'),
+};
+export const settings: ShopSettings = json('settings.json');
+export const demoJob = (name: string): JobSections => json(`jobs/${name}.json`).sections;
+export const demoJobs = readdirSync(join(DEMO, 'jobs')).map((f) => f.replace('.json', ''));
+export const platformOf = (code: string) => catalogue.platforms.find((p) => p.code === code)!;
+export const partOf = (code: string) => catalogue.parts.find((p) => p.code === code)!;
+
+/** A job on one platform with every question answered by its first option. */
+export function plainJob(platform: string, build: readonly string[] = []): JobSections {
+  const job = emptySections('Test bench');
+  const fields = platformOf(platform).variantFields;
+  return {
+    ...job,
+    vehicle: {
+      ...job.vehicle,
+      platform,
+      year: platformOf(platform).years[0] + 1,
+      variant: Object.fromEntries(fields.map((f) => [f.key, f.options[0]!.value])),
+    },
+    build: {
+      items: build.map((code, i) => ({
+        id: `i${i}`,
+        kind: catalogue.kits.some((k) => k.code === code) ? 'kit' : 'part',
+        code,
+        quantity: 1,
+      })),
+      notes: '',
+    },
+  };
+}
+export const vehicleOf = (job: JobSections): KnownVehicle => ({
+  platform: platformOf(job.vehicle.platform!),
+  year: job.vehicle.year,
+  variant: job.vehicle.variant,
+});

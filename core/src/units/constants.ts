@@ -1,0 +1,9 @@
+export const MM_PER_INCH = 25.4; // exact, 1959
+export const KG_PER_LB = 0.45359237; // exact, 1959
+export const G_M_PER_S2 = 9.80665; // standard gravity, exact
+export const N_PER_KGF = G_M_PER_S2;
+export const KPA_PER_PSI = 6.894757293168361; // lbf per square inch
+export const KM_PER_MILE = 1.609344; // exact
+export const NM_PER_LBF_FT = 1.3558179483314; // 0.3048 m × 4.4482216152605 N
+export const DEG_PER_RAD = 180 / Math.PI;
+export const RAD_PER_DEG = Math.PI / 180;

@@ -1,0 +1,156 @@
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const MAIN = join(import.meta.dirname, '../../server/dist/main.js');
+
+/** The product as it is shipped, on its own data; can be killed and started again on the same port. */
+export class Server {
+  private child: ChildProcess | null = null;
+  private port = 0;
+  constructor(readonly database: string) {}
+  get base(): string {
+    return `http://127.0.0.1:${this.port}/`;
+  }
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, [MAIN], {
+      env: { ...process.env, PORT: String(this.port), RIGGER_DB: this.database, LOG_LEVEL: 'error' },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.child = child;
+    const said = await new Promise<string>((resolve, reject) => {
+      let text = '';
+      child.stdout.on('data', (d: Buffer) => {
+        text += d.toString();
+        if (text.includes('serves')) resolve(text);
+      });
+      child.once('exit', (code) => {
+        reject(new Error(`the server ended with ${code ?? 'a signal'}: ${text}`));
+      });
+    });
+    this.port = Number(/127\.0\.0\.1:(\d+)/.exec(said)?.[1]);
+  }
+  async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+    const { child } = this;
+    this.child = null;
+    if (child?.exitCode !== null) return;
+    const gone = once(child, 'exit');
+    child.kill(signal);
+    await gone;
+  }
+  async jobs(): Promise<{ id: string; number: number; customer: string }[]> {
+    return ((await (await fetch(`${this.base}api/jobs`)).json()) as { jobs: [] }).jobs;
+  }
+  /** Address of one view of a job of the demo world. */
+  async at(number: number, view: string): Promise<string> {
+    const job = (await this.jobs()).find((j) => j.number === number);
+    return `${this.base}jobs/${job?.id ?? 'none'}/${view}`;
+  }
+  async section(number: number, section: string): Promise<any> {
+    const job = (await this.jobs()).find((j) => j.number === number);
+    const whole = await (await fetch(`${this.base}api/jobs/${job?.id ?? ''}`)).json();
+    return whole.sections[section];
+  }
+}
+
+/** Every page is watched: an error in the console, a refused resource or a request to anywhere else fails the test. */
+export function watch(page: Page, wrong: string[], base: () => string): void {
+  page.on('pageerror', (e) => wrong.push(`page error: ${e.message}`));
+  page.on('console', (m) => {
+    if (m.type() !== 'error') return;
+    // a save that meets a dead or contradicting server is told to the person; the browser logs it by itself
+    if (
+      /net::ERR_CONNECTION_REFUSED|net::ERR_EMPTY_RESPONSE|net::ERR_CONNECTION_RESET|409 \(Conflict\)|422 \(/.test(
+        m.text(),
+      )
+    )
+      return;
+    if (m.location().url.endsWith('/api/jobs/nobody')) return; // asked for on purpose
+    wrong.push(`console: ${m.text()}`);
+  });
+  page.on('request', (r) => {
+    const url = r.url();
+    if (!url.startsWith(base()) && !/^(data|blob):/.test(url)) wrong.push(`foreign request: ${url}`);
+  });
+}
+
+export const test = base.extend<{ server: Server; wrong: string[]; second: Page }>({
+  server: async ({}, use) => {
+    const dir = mkdtempSync(join(tmpdir(), 'rigger-journey-'));
+    const server = new Server(join(dir, 'shop.sqlite'));
+    await server.start();
+    await use(server);
+    await server.stop();
+    rmSync(dir, { recursive: true, force: true });
+  },
+  wrong: async ({}, use) => {
+    const wrong: string[] = [];
+    await use(wrong);
+    expect(wrong).toEqual([]);
+  },
+  page: async ({ page, server, wrong }, use) => {
+    watch(page, wrong, () => server.base);
+    await use(page);
+  },
+  /** another person at another machine */
+  second: async ({ browser, server, wrong }, use) => {
+    const context = await browser.newContext();
+    const page = await context.newPage();
+    watch(page, wrong, () => server.base);
+    await use(page);
+    await context.close();
+  },
+});
+export { expect };
+
+/** Presses Tab until the element has the focus: only what can be reached by keyboard can be used here. */
+export async function tabTo(page: Page, target: Locator): Promise<void> {
+  await target.waitFor();
+  for (let i = 0; i < 120; i++) {
+    if (await target.evaluate((e) => e === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`not reached by keyboard: ${String(target)}`);
+}
+/** What was just typed is on the server. The page first gets a turn to show that it is saving: without it a "saved" from
+ *  before the edit would do. */
+export async function saved(page: Page): Promise<void> {
+  await page.evaluate(() => new Promise((turn) => setTimeout(turn, 50)));
+  await expect(page.locator('.saved')).toHaveText(/^saved /);
+}
+/** Nothing wider than the window. */
+export async function noSidewaysScroll(page: Page): Promise<void> {
+  const over = await page.evaluate(() => {
+    const main = document.querySelector('.below main') ?? document.documentElement;
+    return [document.documentElement.scrollWidth - innerWidth, main.scrollWidth - main.clientWidth];
+  });
+  expect(over.filter((px) => px > 0)).toEqual([]);
+}
+/** What the accessibility rules say against the page as it stands, once what fades in or out has done so: colours
+ *  halfway through a fade are nobody's. */
+export async function accessible(page: Page): Promise<void> {
+  await page.waitForFunction(() =>
+    document
+      .getAnimations()
+      .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().endTime === Infinity),
+  );
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+export const VIEWS = [
+  'brief',
+  'vehicle',
+  'tape',
+  'tyre',
+  'rub',
+  'match',
+  'bench',
+  'gearing',
+  'sheet',
+] as const;

@@ -1,0 +1,85 @@
+import { accessible, expect, noSidewaysScroll, test, VIEWS } from './bench';
+
+for (const dark of [false, true])
+  test(`every screen meets the accessibility rules, ${dark ? 'dark' : 'light'}`, async ({ page, server }) => {
+    test.setTimeout(240_000);
+    await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' });
+    await page.goto(server.base);
+    await expect(page.getByText('Hut warden')).toBeVisible();
+    await accessible(page);
+    for (const number of dark ? [1013] : [1012, 1015])
+      for (const view of VIEWS) {
+        await page.goto(await server.at(number, view));
+        await expect(page.locator('app-headline h1')).toBeVisible();
+        await accessible(page);
+      }
+  });
+
+test('dialogs, the open Why and an error meet them too', async ({ page, server }) => {
+  test.setTimeout(90_000);
+  await page.goto(server.base);
+  await expect(page.getByText('Hut warden')).toBeVisible();
+  for (const key of ['n', '/', '?']) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await accessible(page);
+    await page.keyboard.press('Escape');
+    if (key === '/') await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  }
+  await page.goto(await server.at(1013, 'match'));
+  await page.getByRole('button', { name: /^Front lift:/ }).click();
+  await expect(page.getByRole('heading', { name: /^Why / })).toBeVisible();
+  await accessible(page);
+  await page.goto(await server.at(1012, 'brief'));
+  await page.getByLabel('Payload', { exact: true }).fill('x');
+  await expect(page.getByRole('alert')).toBeVisible();
+  await accessible(page);
+});
+
+for (const [width, height] of [
+  [1280, 800],
+  [834, 1112],
+] as const)
+  test(`no screen scrolls sideways at ${width} × ${height}`, async ({ page, server }) => {
+    test.setTimeout(90_000);
+    await page.setViewportSize({ width, height });
+    await page.goto(server.base);
+    await expect(page.getByText('Hut warden')).toBeVisible();
+    await noSidewaysScroll(page);
+    for (const view of VIEWS) {
+      await page.goto(await server.at(1013, view));
+      await expect(page.locator('app-headline h1')).toBeVisible();
+      await noSidewaysScroll(page);
+    }
+  });
+
+test('every computed figure of every screen opens its because-chain', async ({ page, server }) => {
+  test.setTimeout(240_000);
+  for (const view of ['tape', 'tyre', 'rub', 'match', 'bench', 'gearing', 'sheet']) {
+    // one tyre beside today's: several would only repeat the rows
+    await page.goto(await server.at(view === 'tyre' ? 1014 : 1012, view));
+    await expect(page.locator('app-headline h1')).toBeVisible();
+    if (view === 'rub') await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible();
+    const figures = page.locator('app-figure button[aria-label*=", computed."]');
+    const count = await figures.count();
+    expect(count).toBeGreaterThan(view === 'tape' ? -1 : 4);
+    for (let i = 0; i < count; i++) {
+      await figures.nth(i).click();
+      const panel = page.locator('app-why-panel section');
+      await expect(panel.locator('li').first()).toBeVisible();
+    }
+  }
+});
+
+test('the policy of the page lets in nothing from elsewhere, and a missing file is missing', async ({
+  page,
+  server,
+}) => {
+  const page1 = await page.goto(server.base);
+  const policy = page1!.headers()['content-security-policy'] ?? '';
+  expect(policy).toContain("default-src 'none'");
+  expect(policy).not.toContain('unsafe');
+  expect((await page.request.get(`${server.base}chunk-NOTHERE1.js`)).status()).toBe(404);
+  expect((await page.request.get(`${server.base}api/openapi.json`)).status()).toBe(200);
+});

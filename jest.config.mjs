@@ -1,0 +1,37 @@
+import presets from 'jest-preset-angular/presets/index.js';
+
+const { createCjsPreset } = presets;
+
+const swc = [
+  '@swc/jest',
+  {
+    jsc: { parser: { syntax: 'typescript' }, target: 'es2022' },
+    module: { type: 'commonjs' },
+    sourceMaps: 'inline',
+  },
+];
+const node = (name) => ({
+  displayName: name,
+  rootDir: `./${name}`,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  transform: { '^.+\\.[cm]?ts$': swc },
+  modulePathIgnorePatterns: ['<rootDir>/dist'],
+});
+const web = {
+  ...createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' }),
+  testEnvironment: 'jest-preset-angular/environments/jest-jsdom-env',
+  displayName: 'web',
+  rootDir: './web',
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  setupFilesAfterEnv: ['<rootDir>/src/test-setup.ts'],
+  modulePathIgnorePatterns: ['<rootDir>/dist'],
+  // a worker needs a browser: in tests the same functions answer in place
+  moduleNameMapper: {
+    '/start-bench-worker$': '<rootDir>/src/testing/bench-in-place.ts',
+    '/start-rub-worker$': '<rootDir>/src/testing/rub-in-place.ts',
+  },
+};
+export default {
+  projects: [node('core'), node('contracts'), node('wording'), node('server'), web],
+};

@@ -1,0 +1,82 @@
+import { formatDecimal, formatTireSize, KPA_PER_PSI } from '@rigger/core';
+import { CALIBRATION_WORDS, figureText, FIGURE_WORDS, type Style } from '@rigger/wording';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { documentOf, figure, INK2, rules, RUST } from './print-style';
+import type { SheetModel } from './sheet-model';
+
+/** The calibration card as a pdfmake document: what is entered for the new tyre, by whom, and room to sign. */
+export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
+  const style: Style = { length: m.settings.lengthUnit, currency: m.settings.currency };
+  const { vehicle, gearing, tires } = m.assessment;
+  if (!vehicle || !gearing || !tires.check) throw new Error('a calibration card without a tyre');
+  const { card } = gearing;
+  const row = (name: string, value: string, was = ''): Content[] => [
+    name,
+    { ...figure(value), bold: true },
+    { text: was, color: INK2, fontSize: 8.5 },
+  ];
+  const pressure = (axle: 'front' | 'rear') => {
+    const p = card.pressure[axle];
+    return p
+      ? `${figureText(p, style, 0)} · ${formatDecimal(p.value / KPA_PER_PSI, 0)} psi`
+      : 'ask the tyre maker';
+  };
+  const content: Content[] = [
+    { text: 'Calibration card', style: 'title' },
+    {
+      text: `${m.sections.head.customer} · ${vehicle.platform.label} ${vehicle.year ?? ''} · job ${m.number} · printed ${m.printedOn}`,
+      color: INK2,
+      margin: [0, 0, 0, 10],
+    },
+    {
+      table: {
+        widths: [190, 150, '*'],
+        body: [
+          row('Tyre', card.size, `was ${formatTireSize(tires.check.today.size)}`),
+          row(
+            FIGURE_WORDS.circumference,
+            figureText(card.circumference, style, 0),
+            'loaded as at curb; enter this where the tool asks for circumference',
+          ),
+          row('Turns per km', formatDecimal(card.revsPerKm.value, 1)),
+          row('Turns per mile', formatDecimal(card.revsPerMile.value, 1)),
+          row(
+            'Pressure front, start',
+            pressure('front'),
+            'check with the tyre maker’s table and by tread contact',
+          ),
+          row('Pressure rear, start', pressure('rear'), ''),
+          row(
+            'Axle ratio in it',
+            card.axleRatio === null ? 'not read yet' : formatDecimal(card.axleRatio, 2),
+            card.axleRatio === null ? 'read it off the plate before entering' : '',
+          ),
+          row('Until entered: shows 50', figureText(card.at50, style, 1), 'true speed'),
+          row('Until entered: shows 100', figureText(card.at100, style, 1), 'true speed'),
+          row('Until entered: 100 on the odometer', figureText(card.odometer, style, 1), 'true distance'),
+        ],
+      },
+      layout: rules,
+      margin: [0, 0, 0, 12],
+    },
+    { text: CALIBRATION_WORDS[card.way.by], bold: true },
+    { text: card.way.note, margin: [0, 0, 0, 10] },
+    {
+      text: [
+        { text: 'After entering: ', bold: true },
+        'drive a measured kilometre or hold a GPS speed, compare, write down. A stability light that stays on: stop and ask.',
+      ],
+      color: RUST,
+      margin: [0, 0, 0, 16],
+    },
+    {
+      columns: [
+        { text: 'entered by ______________________' },
+        { text: 'date ______________' },
+        { text: 'GPS at 100 shown ______ km/h' },
+      ],
+      margin: [0, 0, 0, 14],
+    },
+  ];
+  return documentOf(content, `Calibration card ${m.number}`);
+}

@@ -1,0 +1,60 @@
+import {
+  assess,
+  budgetFinding,
+  elevation,
+  moneyOf,
+  partsList,
+  workPlan,
+  type Assessment,
+  type Catalogue,
+  type Elevation,
+  type JobSections,
+  type Money,
+  type PartsLine,
+  type ShopSettings,
+  type WorkPlan,
+} from '@rigger/core';
+import { AppError } from '../errors';
+
+/** All that the printed sheet and its exports say, as data; computed once, by the core. */
+export interface SheetModel {
+  readonly number: number;
+  readonly sections: JobSections;
+  readonly assessment: Assessment;
+  readonly plan: WorkPlan;
+  readonly lines: readonly PartsLine[];
+  readonly money: Money;
+  readonly overBudget: ReturnType<typeof budgetFinding>;
+  readonly drawing: Elevation | null;
+  readonly settings: ShopSettings;
+  readonly printedOn: string;
+}
+
+export function sheetModel(
+  number: number,
+  sections: JobSections,
+  catalogue: Catalogue,
+  settings: ShopSettings,
+  printedOn: string,
+): SheetModel {
+  const assessment = assess(sections, catalogue, settings);
+  const { vehicle, forecast } = assessment;
+  if (!vehicle) throw new AppError('vehicle-missing');
+  const plan = workPlan(assessment.chosen, vehicle, catalogue, sections.tire.reliefs);
+  const lines = partsList(sections, vehicle, catalogue);
+  const money = moneyOf(lines, plan.minutes, settings);
+  return {
+    number,
+    sections,
+    assessment,
+    plan,
+    lines,
+    money,
+    overBudget: budgetFinding(sections.brief.budgetMinor, money),
+    drawing: forecast
+      ? elevation(vehicle.platform, forecast, assessment.tires, sections.brief.heightLimitMm)
+      : null,
+    settings,
+    printedOn,
+  };
+}

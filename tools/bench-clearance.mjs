@@ -1,0 +1,89 @@
+import { performance } from 'node:perf_hooks';
+
+const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
+
+/** Lines of the bench about clearance: the full rub map of the Halder's front, what of it is the distance kernel, and how
+ *  that stands against a bare loop over the same points in the same run; the least-lift search; a whole study. */
+export function benchClearance(core, catalogue, job, assessed, line, ms) {
+  const input = {
+    vehicle: assessed.vehicle,
+    axle: 'front',
+    brief: job.brief,
+    accessories: job.vehicle.accessories,
+    fitted: assessed.fitted,
+    planned: core.afterBuild(assessed.fitted, assessed.chosen),
+    reliefs: [],
+    catalogue,
+  };
+  const tire = core.asAsked(assessed.tires.check.target, 'wanted');
+  const axle = core.rubAxle(input).value;
+  const wheel = core.mountedBody(tire, assessed.vehicle.platform, 0);
+  const points = axle.obstacles.reduce((n, o) => n + o.points.length, 0);
+  const timed = (work, rounds = 25) => {
+    for (let i = 0; i < 8; i++) work(); // let it be compiled
+    const took = [];
+    for (let i = 0; i < rounds; i++) {
+      const start = performance.now();
+      work();
+      took.push(performance.now() - start);
+    }
+    return median(took);
+  };
+  const table = core.axleTable(axle, 41, 41).value;
+  const whole = timed(() => core.readMap(core.axleTable(axle, 41, 41).value, wheel));
+  const reading = timed(() => core.readMap(table, wheel));
+  const list = {
+    from: table.from,
+    obstacles: axle.obstacles.map((_, k) => k),
+    insideRim: axle.obstacles.map((o) => o.insideRim === true),
+  };
+  const found = core.nearestOf(axle.obstacles.length);
+  const kernel = timed(() => {
+    for (let base = 0; base < table.rho.length; base += points)
+      core.scanNearest(wheel, list, table.rho, table.along, base, found);
+  });
+  line(
+    'rub map, 41 × 41 poses × all obstacles, Halder front',
+    ms(whole),
+    `${axle.obstacles.length} obstacles, ${points} points a pose; posing and measuring ${ms(whole - reading)}, distance kernel ${ms(kernel)}, the map itself ${ms(reading - kernel)}`,
+  );
+  // the same profile over the same points in one bare loop, nothing kept but the least of all
+  const { halfWidthMm, radiusMm, shoulderMm, rimRadiusMm } = wheel.tire;
+  let least = 0;
+  const bare = timed(() => {
+    least = Infinity;
+    const { rho, along } = table;
+    for (let n = 0; n < rho.length; n++) {
+      const s = Math.abs(along[n] - wheel.outboardMm);
+      const a = s - halfWidthMm + shoulderMm;
+      const o = rho[n] - radiusMm + shoulderMm;
+      let c = (a > 0 && o > 0 ? Math.sqrt(a * a + o * o) : Math.max(a, o)) - shoulderMm;
+      const inward = rimRadiusMm - rho[n];
+      if (inward <= 0) c = Math.max(c, inward);
+      else {
+        const beside = s - halfWidthMm;
+        c = beside > 0 ? Math.sqrt(beside * beside + inward * inward) : inward;
+      }
+      if (c < least) least = c;
+    }
+  });
+  line(
+    'distance kernel against a bare loop over the same points',
+    `${(kernel / bare).toFixed(1)} times`,
+    `bare ${ms(bare)} for ${table.rho.length} points (goal 2)`,
+  );
+  const search = core.axleTable(axle, 17, 17).value;
+  line(
+    'least-lift search',
+    ms(timed(() => core.leastLift(search, wheel, axle))),
+    'bisection to 0.25 mm, with the stop',
+  );
+  line('short answer for one tyre, front', ms(timed(() => core.rubChecks(input, axle, [tire]))));
+  const begun = performance.now();
+  core.wholeRubStudy({ ...input, tire });
+  line(
+    'whole study of one axle',
+    ms(performance.now() - begun),
+    'map, edges, cures, least lifts, sizes; once',
+  );
+}

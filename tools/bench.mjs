@@ -1,0 +1,238 @@
+import { benchClearance } from './bench-clearance.mjs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { gzipSync } from 'node:zlib';
+import { ensureBuilt, ensureChromium, ensureInstalled, root } from './bootstrap.mjs';
+import { closedFormWishbone } from './closed-form-wishbone.mjs';
+import { openBrowser, startServer } from './running-product.mjs';
+
+// Every figure of the docs comes from here; what is compared is measured in the same run.
+ensureInstalled();
+ensureBuilt();
+const dir = mkdtempSync(path.join(tmpdir(), 'rigger-bench-'));
+const database = path.join(dir, 'bench.sqlite');
+const line = (name, value, note = '') => console.log(`${name.padEnd(44)} ${value.padStart(12)}  ${note}`);
+const ms = (v) => `${v.toFixed(v < 10 ? 2 : 0)} ms`;
+const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
+
+async function timedStart() {
+  const begun = performance.now();
+  const server = await startServer(database);
+  return { ...server, tookMs: performance.now() - begun };
+}
+
+console.log(`Node ${process.version}\n`);
+const cold = await timedStart();
+line('cold start: migrate, seed, serve', ms(cold.tookMs));
+await cold.stop();
+const warm = await timedStart();
+line('warm start: data kept', ms(warm.tookMs));
+
+// everything that the first screen imports without asking, from the build's own record
+const { outputs } = JSON.parse(readFileSync(path.join(root, 'web/dist/stats.json'), 'utf8'));
+const initial = new Set();
+const follow = (file) => {
+  if (initial.has(file) || !outputs[file]) return;
+  initial.add(file);
+  for (const i of outputs[file].imports)
+    if (i.kind === 'import-statement' || i.kind === 'import-rule') follow(i.path);
+};
+for (const file of Object.keys(outputs)) if (/^(main|styles)-[A-Z0-9]+\.(js|css)$/.test(file)) follow(file);
+const gzip = [...initial].reduce(
+  (sum, file) => sum + gzipSync(readFileSync(path.join(root, 'web/dist/browser', file))).length,
+  0,
+);
+line('initial bundle, gzip', `${(gzip / 1000).toFixed(0)} kB`, `goal 300 kB, ${initial.size} files`);
+
+const ROUNDS = 400;
+const jobs = (await (await fetch(`${warm.base}api/jobs`)).json()).jobs;
+const { id } = jobs.find((j) => j.number === 1012);
+const viaApi = [];
+for (let i = 0; i < ROUNDS; i++) {
+  const begun = performance.now();
+  await (await fetch(`${warm.base}api/jobs/${id}`)).json();
+  viaApi.push(performance.now() - begun);
+}
+const require = createRequire(path.join(root, 'server/package.json'));
+const bare = new (require('better-sqlite3'))(database, { readonly: true });
+const statement = bare.prepare(
+  'select s.*, j.number from jobs j join job_sections s on s.job_id = j.id where j.id = ?',
+);
+const direct = [];
+for (let i = 0; i < ROUNDS; i++) {
+  const begun = performance.now();
+  statement.all(id).map((r) => JSON.parse(r.data));
+  direct.push(performance.now() - begun);
+}
+bare.close();
+line('whole job over the API, median', ms(median(viaApi)), `${ROUNDS} reads one after another`);
+line('the same rows from bare SQLite, median', ms(median(direct)), 'in this process, no HTTP, no contract');
+let begun = performance.now();
+await (await fetch(`${warm.base}api/jobs/${id}/sheet.pdf`)).arrayBuffer();
+line('build sheet as PDF, first', ms(performance.now() - begun), 'starts the worker');
+begun = performance.now();
+await (await fetch(`${warm.base}api/jobs/${id}/sheet.pdf`)).arrayBuffer();
+line('build sheet as PDF, again', ms(performance.now() - begun));
+
+const { tsImport } = await import('tsx/esm/api');
+const core = await tsImport('@rigger/core', import.meta.url);
+const catalogue = await (await fetch(`${warm.base}api/catalogue`)).json();
+const settings = (await (await fetch(`${warm.base}api/settings`)).json()).data;
+const job = await (await fetch(`${warm.base}api/jobs/${id}`)).json();
+const sections = Object.fromEntries(Object.entries(job.sections).map(([k, v]) => [k, v.data]));
+const timed = (name, work, rounds = 15) => {
+  const took = [];
+  for (let i = 0; i < rounds; i++) {
+    const start = performance.now();
+    work();
+    took.push(performance.now() - start);
+  }
+  line(name, ms(median(took)), `median of ${rounds}`);
+};
+const assessed = core.assess(sections, catalogue, settings);
+timed('assess one job', () => core.assess(sections, catalogue, settings));
+timed('judge every source, both axles', () => {
+  for (const axle of ['front', 'rear']) core.judgeSources(axle, sections, assessed.vehicle, catalogue);
+});
+timed(
+  'work plan',
+  () => core.workPlan(assessed.chosen, assessed.vehicle, catalogue, sections.tire.reliefs),
+  200,
+);
+
+benchClearance(core, catalogue, sections, assessed, line, ms);
+
+// the solver against a closed form of the same wishbone, the same 101 travels in the same run
+const halder = catalogue.platforms.find((p) => p.code === 'corvane-halder');
+const model = core.buildModel(halder.front.hardpoints);
+const closed = closedFormWishbone(halder.front.hardpoints.points);
+const travels = Array.from({ length: 101 }, (_, i) => -90 + 1.5 * i);
+const perPose = (sweep) => {
+  for (let i = 0; i < 60; i++) sweep(); // let both be compiled
+  const took = [];
+  for (let i = 0; i < 40; i++) {
+    const start = performance.now();
+    sweep();
+    took.push(((performance.now() - start) * 1000) / travels.length);
+  }
+  return median(took);
+};
+const first = core.poseAt(model, travels[0]).value;
+let apart = 0;
+const general = perPose(() => {
+  let pose = first;
+  for (const z of travels) pose = core.poseNear(model, z, 0, pose).value;
+});
+const closedUs = perPose(() => {
+  let angle = closed(travels[0]).angle;
+  for (const z of travels) angle = closed(z, angle).angle;
+});
+{
+  let pose = first;
+  let angle = closed(travels[0]).angle;
+  for (const z of travels) {
+    pose = core.poseNear(model, z, 0, pose).value;
+    const c = closed(z, angle);
+    angle = c.angle;
+    const wheel = core.carried(pose, model.carrier.wheelCentre);
+    apart = Math.max(apart, ...wheel.map((v, i) => Math.abs(v - c.pose.wheel[i])));
+  }
+}
+line(
+  'one pose, general solver',
+  `${general.toFixed(2)} µs`,
+  `closed form ${closedUs.toFixed(2)} µs; ${(general / closedUs).toFixed(1)} times (goal 4)`,
+);
+line('largest difference of the two', `${apart.toExponential(1)} mm`, 'wheel centre, 101 poses');
+timed(
+  '101 poses with every figure',
+  () => {
+    for (const p of core.sweepTravel(model, -90, 60, 101).points) core.wheelFigures(model, p.pose);
+  },
+  40,
+);
+const edits = [
+  { kind: 'spring', rateNPerMm: 112, freeLengthDeltaMm: 12 },
+  { kind: 'top-spacer', thicknessMm: 14 },
+  { kind: 'coil-spacer', thicknessMm: 4 },
+  { kind: 'preload-spacer', thicknessMm: 5 },
+  { kind: 'upper-arm-joint', offsetMm: [-5, 3, 0] },
+  { kind: 'differential-drop', dropMm: 22 },
+  { kind: 'link-length', member: 'tieRod', deltaMm: 1 },
+  { kind: 'camber-set', deg: 0.3 },
+  { kind: 'move-point', point: 'tieInner', byMm: [0, 0, 2] },
+  { kind: 'body-lift', heightMm: 25 },
+];
+timed(
+  'ride height with ten edits',
+  () =>
+    core.computeRideHeight({
+      hardpoints: halder.front.hardpoints,
+      subframePoints: [],
+      edits,
+      springRateNPerMm: halder.front.springRateNPerMm,
+      sprungLoadN: halder.front.sprungLoadN,
+      wheelbaseMm: halder.wheelbaseMm,
+      addedMass: [{ massKg: 70, xMm: 600 }],
+    }),
+  40,
+);
+timed(
+  'flat ride, 4 s of half-car',
+  () =>
+    core.flatRide({
+      sprungKg: 1800,
+      pitchInertiaKgM2: 2900,
+      frontM: 1.5,
+      rearM: 1.5,
+      frontRate: 68000,
+      rearRate: 82000,
+      frontDamping: 3200,
+      rearDamping: 3200,
+      speedKmh: 60,
+    }),
+  40,
+);
+
+// dragging on the bench in a real browser: the longest task of the main thread in a recorded trace
+ensureChromium();
+const browser = await openBrowser();
+const tab = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+await tab.goto(`${warm.base}jobs/${id}/bench`);
+await tab.getByRole('heading', { level: 1 }).waitFor();
+await tab.waitForTimeout(1500);
+const box = await tab.locator('app-linkage-view').first().boundingBox();
+const [mx, my] = [box.x + box.width / 2, box.y + box.height / 2];
+const drag = async () => {
+  await tab.mouse.move(mx, my);
+  await tab.mouse.down();
+  for (let i = 0; i < 90; i++) {
+    await tab.mouse.move(mx, my + 30 * Math.sin(i / 8));
+    await tab.waitForTimeout(12);
+  }
+  await tab.mouse.up();
+};
+await drag(); // once, so that it is compiled as it is for a person who plays with it
+const trace = path.join(dir, 'trace.json');
+await browser.startTracing(tab, { path: trace, categories: ['devtools.timeline', 'toplevel'] });
+await drag();
+await browser.stopTracing();
+const { traceEvents } = JSON.parse(readFileSync(trace, 'utf8'));
+const main = traceEvents.find((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain');
+const tasks = traceEvents.filter(
+  (e) => e.ph === 'X' && e.tid === main.tid && e.pid === main.pid && e.name.endsWith('RunTask'),
+);
+const over = tasks.filter((t) => t.dur > 16_000).length;
+line(
+  'longest main-thread task while dragging',
+  ms(Math.max(...tasks.map((t) => t.dur)) / 1000),
+  `goal 16 ms; ${over} of ${tasks.length} over`,
+);
+// the difference is time the thread waited for a core: browser, worker and this script share two
+line('the same, its own CPU time', ms(Math.max(...tasks.map((t) => t.tdur ?? t.dur)) / 1000));
+await browser.close();
+await warm.stop();
+rmSync(dir, { recursive: true, force: true });

@@ -1,0 +1,14 @@
+import { ensureInstalled, npm, run } from './bootstrap.mjs';
+
+ensureInstalled();
+// the server on 4300 by tsx, the web on 4200 by ng serve with /api passed on; both rebuild on change
+run(npm, [
+  'exec',
+  '--',
+  'concurrently',
+  '--names',
+  'server,web',
+  '--kill-others',
+  'tsx watch server/src/main.ts',
+  'npm run start -w @rigger/web',
+]);

@@ -1,0 +1,65 @@
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { ensureBuilt, ensureChromium, ensureInstalled, root } from './bootstrap.mjs';
+import { openBrowser, startServer } from './running-product.mjs';
+
+// One current picture of each main view, from fresh demo data.
+ensureInstalled();
+ensureChromium();
+ensureBuilt();
+const dir = mkdtempSync(path.join(tmpdir(), 'rigger-shots-'));
+const out = path.join(root, 'docs/screenshots');
+mkdirSync(out, { recursive: true });
+const server = await startServer(path.join(dir, 'shots.sqlite'));
+const { base } = server;
+const browser = await openBrowser();
+const desk = { width: 1280, height: 800 };
+const bay = { width: 834, height: 1112 };
+/** name, job, view, and what is done before the picture is taken */
+const SHOTS = [
+  ['board', null, '', desk],
+  ['brief', 1012, 'brief', desk],
+  ['vehicle', 1015, 'vehicle', desk],
+  ['tape', 1012, 'tape', desk],
+  ['tyre', 1012, 'tyre', desk],
+  ['rub', 1015, 'rub', desk],
+  ['rub-sizes', 1012, 'rub', desk, async (page) => down(page, 620)],
+  ['rub-dark', 1013, 'rub', desk, null, 'dark'],
+  ['gearing', 1012, 'gearing', desk],
+  ['match', 1013, 'match', desk],
+  ['why', 1012, 'match', desk, async (page) => page.getByRole('button', { name: /^Front lift:/ }).click()],
+  ['bench-wishbone', 1012, 'bench', desk],
+  ['bench-strut', 1014, 'bench', desk],
+  ['bench-linked-axle', 1013, 'bench', desk],
+  ['sheet', 1012, 'sheet', desk],
+  ['sheet-bay', 1014, 'sheet', bay],
+  ['match-dark', 1014, 'match', desk, null, 'dark'],
+];
+/** scrolls what is under the elevation */
+const down = (page, top) =>
+  page.evaluate((y) => globalThis.document.querySelector('.below main').scrollTo(0, y), top);
+const jobs = (await (await fetch(`${base}api/jobs`)).json()).jobs;
+for (const [name, number, view, viewport, act, colorScheme] of SHOTS) {
+  const context = await browser.newContext({
+    viewport,
+    colorScheme: colorScheme ?? 'light',
+    reducedMotion: 'reduce',
+  });
+  const page = await context.newPage();
+  const job = jobs.find((j) => j.number === number);
+  await page.goto(job ? `${base}jobs/${job.id}/${view}` : base);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.evaluate(() => globalThis.document.fonts.ready);
+  // a rub map refines while it is looked at: the picture is of the finished one
+  if (view === 'rub') await page.getByRole('heading', { name: /Sizes that clear/ }).waitFor();
+  if (act) await act(page);
+  await page.mouse.move(0, viewport.height - 1);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: path.join(out, `${name}.png`) });
+  await context.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+await server.stop();
+rmSync(dir, { recursive: true, force: true });

@@ -1,0 +1,46 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { ensureBuilt, ensureChromium, ensureInstalled, npm, root, tryRun } from './bootstrap.mjs';
+
+// Everything that says whether the project is sound, in one run; it goes on after a failure so that all are seen.
+ensureInstalled();
+ensureChromium();
+
+const results = path.join(root, 'test-results');
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results, { recursive: true });
+const count = { passed: 0, failed: 0 };
+const failed = [];
+const note = (name, code) => {
+  if (code !== 0) failed.push(name);
+  return code === 0;
+};
+const script = (name, args = [], env = {}) => {
+  console.log(`\n== ${name}`);
+  return tryRun(npm, ['run', '--silent', name, ...(args.length > 0 ? ['--', ...args] : [])], env);
+};
+const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+
+for (const check of ['lint', 'format:check', 'types', 'imports'])
+  if (note(check, script(check))) count.passed += 1;
+  else count.failed += 1;
+
+const unitFile = path.join(results, 'unit.json');
+const unitOk = note('unit', script('unit', ['--json', `--outputFile=${unitFile}`]));
+const unit = read(unitFile);
+count.passed += unit?.numPassedTests ?? 0;
+count.failed += unit ? unit.numFailedTests + unit.numRuntimeErrorTestSuites : 1;
+if (!unitOk && unit && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 0) count.failed += 1;
+
+ensureBuilt();
+const journeyFile = path.join(results, 'journeys.json');
+const journeysOk = note('journeys', script('journeys', [], { PLAYWRIGHT_JSON_OUTPUT_NAME: journeyFile }));
+const stats = read(journeyFile)?.stats;
+count.passed += stats?.expected ?? 0;
+// a journey that only passes when it is tried again is broken
+count.failed += stats ? stats.unexpected + stats.flaky : 1;
+if (!journeysOk && stats && stats.unexpected + stats.flaky === 0) count.failed += 1;
+
+if (failed.length > 0) console.log(`\nNot sound: ${failed.join(', ')}`);
+console.log(`${count.passed} passed, ${count.failed} failed`);
+process.exit(count.failed > 0 ? 1 : 0);

@@ -1,0 +1,62 @@
+import type { Routes } from '@angular/router';
+
+export const routes: Routes = [
+  { path: '', title: 'Board', loadComponent: () => import('./features/board/board').then((m) => m.Board) },
+  {
+    path: 'jobs/:id',
+    loadComponent: () => import('./features/job/job-shell').then((m) => m.JobShell),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'brief' },
+      {
+        path: 'brief',
+        title: 'Brief',
+        loadComponent: () => import('./features/brief/brief').then((m) => m.BriefView),
+      },
+      {
+        path: 'vehicle',
+        title: 'Vehicle',
+        loadComponent: () => import('./features/vehicle/vehicle').then((m) => m.VehicleView),
+      },
+      {
+        path: 'tape',
+        title: 'Tape',
+        loadComponent: () => import('./features/tape/tape').then((m) => m.TapeView),
+      },
+      {
+        path: 'tyre',
+        title: 'Tyre',
+        loadComponent: () => import('./features/tire/tire').then((m) => m.TireView),
+      },
+      {
+        path: 'rub',
+        title: 'Rub map',
+        loadComponent: () => import('./features/rub/rub').then((m) => m.RubView),
+      },
+      {
+        path: 'match',
+        title: 'Match',
+        loadComponent: () => import('./features/match/match').then((m) => m.MatchView),
+      },
+      {
+        path: 'bench',
+        title: 'Bench',
+        loadComponent: () => import('./features/bench/bench').then((m) => m.BenchView),
+      },
+      {
+        path: 'gearing',
+        title: 'Gearing',
+        loadComponent: () => import('./features/gearing/gearing').then((m) => m.GearingView),
+      },
+      {
+        path: 'sheet',
+        title: 'Sheet',
+        loadComponent: () => import('./features/sheet/sheet').then((m) => m.SheetView),
+      },
+    ],
+  },
+  {
+    path: '**',
+    title: 'Not here',
+    loadComponent: () => import('./features/board/not-here').then((m) => m.NotHere),
+  },
+];

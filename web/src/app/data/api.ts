@@ -1,0 +1,85 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import {
+  BoardSchema,
+  CatalogueSchema,
+  ErrorSchema,
+  JobSchema,
+  SavedSchema,
+  VersionedSettingsSchema,
+  type ApiError,
+  type Job,
+  type Saved,
+  type VersionedSettings,
+} from '@rigger/contracts';
+import type { BoardRow } from '@rigger/contracts';
+import type { Catalogue, SectionName, ShopSettings } from '@rigger/core';
+import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
+import type * as z from 'zod';
+
+/** What a failed call comes to for the screens: an error of the catalogue, or no answer at all. */
+export type CallFailure =
+  { readonly kind: 'refused'; readonly error: ApiError } | { readonly kind: 'no-answer' };
+
+export type JobExport = 'sheet.pdf' | 'calibration.pdf' | 'parts.csv' | 'file';
+
+/** Talks to the server; every answer is held to its contract before a screen sees it. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  readonly board = (): Observable<BoardRow[]> =>
+    this.call(BoardSchema, this.http.get('/api/jobs')).pipe(map((b) => b.jobs));
+  readonly catalogue = (): Observable<Catalogue> =>
+    this.call(CatalogueSchema, this.http.get('/api/catalogue'));
+  readonly settings = (): Observable<VersionedSettings> =>
+    this.call(VersionedSettingsSchema, this.http.get('/api/settings'));
+  readonly saveSettings = (version: number, data: ShopSettings): Observable<VersionedSettings> =>
+    this.call(VersionedSettingsSchema, this.http.put('/api/settings', { version, data }));
+  readonly job = (id: string): Observable<Job> => this.call(JobSchema, this.http.get(`/api/jobs/${id}`));
+  readonly create = (customer: string): Observable<Job> =>
+    this.call(JobSchema, this.http.post('/api/jobs', { customer }));
+  readonly readFile = (file: unknown): Observable<Job> =>
+    this.call(JobSchema, this.http.post('/api/jobs/import', file));
+  readonly save = (id: string, section: SectionName, version: number, data: unknown): Observable<Saved> =>
+    this.call(SavedSchema, this.http.put(`/api/jobs/${id}/sections/${section}`, { version, data }));
+  /** A file made of the job as the server has it; unsubscribing cancels the work there. */
+  readonly export = (id: string, what: JobExport): Observable<Blob> =>
+    this.http
+      .get(`/api/jobs/${id}/${what}`, { responseType: 'blob' })
+      .pipe(catchError((e: unknown) => from(readBlobError(e)).pipe(switchMap((f) => throwError(() => f)))));
+
+  private call<T>(schema: z.ZodType<T>, answer: Observable<unknown>): Observable<T> {
+    return answer.pipe(
+      map((body) => schema.parse(body)),
+      catchError((e: unknown) => throwError(() => failureOf(e))),
+    );
+  }
+}
+
+function failureOf(e: unknown): CallFailure {
+  if (e instanceof HttpErrorResponse) {
+    const parsed = ErrorSchema.safeParse(e.error);
+    if (parsed.success) return { kind: 'refused', error: parsed.data.error };
+    return { kind: 'no-answer' };
+  }
+  console.error(e);
+  return {
+    kind: 'refused',
+    error: { code: 'internal', message: 'The answer of the server could not be read.', requestId: '' },
+  };
+}
+/** An error answer to a file request arrives as a blob; its words are in it. */
+async function readBlobError(e: unknown): Promise<CallFailure> {
+  if (!(e instanceof HttpErrorResponse) || !(e.error instanceof Blob)) return failureOf(e);
+  const text = await e.error.text();
+  try {
+    return failureOf(new HttpErrorResponse({ status: e.status, error: JSON.parse(text) as unknown }));
+  } catch {
+    return { kind: 'no-answer' };
+  }
+}
+export const failureText = (f: CallFailure): string =>
+  f.kind === 'no-answer'
+    ? 'The server does not answer. Nothing is lost; it is tried again.'
+    : f.error.message;

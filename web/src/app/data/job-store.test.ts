@@ -1,0 +1,183 @@
+import { TestBed } from '@angular/core/testing';
+import { demoJob } from '@rigger/core/testing/demo-world';
+import { openBench, type Bench } from '../../testing/shop-bench';
+
+let b: Bench;
+beforeEach(async () => {
+  jest.useFakeTimers();
+  b = await openBench(demoJob('hut-warden'));
+});
+afterEach(() => jest.useRealTimers());
+/** lets the pause after typing and the answers go by */
+const settle = (ms = 300) => jest.advanceTimersByTimeAsync(ms);
+const brief = () => b.store.sections()!.brief;
+
+describe('saving', () => {
+  it('saves a change shortly after it is typed, once for a burst of keys', async () => {
+    for (const text of ['a', 'ab', 'abc']) b.store.patch('brief', { notes: text }, 'notes');
+    expect(b.store.saveState()).toBe('saving');
+    await settle();
+    expect(b.server.saves).toHaveLength(1);
+    expect(b.server.dataOf('brief').notes).toBe('abc');
+    expect(b.store.saveState()).toBe('saved');
+  });
+  it('what is typed while a save is under way is saved after it', async () => {
+    b.server.hang();
+    b.store.patch('brief', { notes: 'first' }, 'notes');
+    await settle();
+    b.store.patch('brief', { notes: 'second' }, 'notes');
+    await settle();
+    expect(b.server.saves).toHaveLength(0);
+    b.server.release();
+    await settle();
+    expect(b.server.saves.map((s) => (s.data as { notes: string }).notes)).toEqual(['first', 'second']);
+    expect(b.store.saveState()).toBe('saved');
+  });
+  it('a change that changes nothing is no step and no save', async () => {
+    b.store.patch('brief', { chains: brief().chains }, 'chains');
+    await settle();
+    expect(b.server.saves).toHaveLength(0);
+    expect(b.store.canUndo()).toBe(false);
+  });
+  it('an unreachable server is tried again, and nothing is lost meanwhile', async () => {
+    b.server.goDown();
+    b.store.patch('brief', { notes: 'kept' }, 'notes');
+    await settle();
+    expect(b.store.saveState()).toBe('waiting');
+    expect(JSON.parse(localStorage.getItem('rigger.unsaved.job-1')!).brief.now.notes).toBe('kept');
+    b.server.comeBack();
+    await settle(3000);
+    expect(b.server.dataOf('brief').notes).toBe('kept');
+    expect(b.store.saveState()).toBe('saved');
+    expect(localStorage.getItem('rigger.unsaved.job-1')).toBeNull();
+  });
+  it('a refusal says which value and keeps it on the screen', async () => {
+    b.server.refuse({ faults: [{ path: 'data.payloadKg', message: 'too big' }] });
+    b.store.patch('brief', { payloadKg: 2999 }, 'payloadKg');
+    await settle();
+    expect(b.store.saveState()).toBe('refused');
+    expect(b.store.refusal()).toBe('data.payloadKg: too big');
+    expect(brief().payloadKg).toBe(2999);
+    await expect(b.store.saved()).resolves.toMatchObject({ kind: 'refused' });
+  });
+  it('what a crash left unsaved is put back and saved when the job is opened again', async () => {
+    b.server.goDown();
+    b.store.patch('brief', { notes: 'before the crash' }, 'notes');
+    await settle();
+    b.server.comeBack();
+    const kept = localStorage.getItem('rigger.unsaved.job-1')!;
+    const stored = b.server.job;
+    TestBed.resetTestingModule();
+    const again = await openBench(demoJob('hut-warden'), { job: stored, unsaved: kept });
+    await settle();
+    expect(again.store.sections()!.brief.notes).toBe('before the crash');
+    expect(again.server.dataOf('brief').notes).toBe('before the crash');
+  });
+  it('a save that ends after the job was closed leaves nothing waiting', async () => {
+    b.server.hang();
+    b.store.patch('brief', { notes: 'last word' }, 'notes');
+    await settle();
+    b.store.close();
+    b.server.release();
+    await settle();
+    expect(b.server.dataOf('brief').notes).toBe('last word');
+    expect(localStorage.getItem('rigger.unsaved.job-1')).toBeNull();
+  });
+  it('flush sends at once, and saved() waits for it', async () => {
+    b.store.patch('brief', { notes: 'now' }, 'notes');
+    const done = b.store.saved();
+    await settle(0);
+    await expect(done).resolves.toBeNull();
+    expect(b.server.dataOf('brief').notes).toBe('now');
+  });
+});
+
+describe('undo', () => {
+  it('takes typing in one field as one step, and a pause or another field as the next', async () => {
+    b.store.patch('brief', { notes: 'a' }, 'notes');
+    b.store.patch('brief', { notes: 'ab' }, 'notes');
+    b.store.patch('brief', { driver: 'x' }, 'driver');
+    await settle(2000);
+    b.store.patch('brief', { driver: 'xy' }, 'driver');
+    const start = demoJob('hut-warden').brief;
+    b.store.undo();
+    expect(brief().driver).toBe('x');
+    b.store.undo();
+    expect(brief().driver).toBe(start.driver);
+    b.store.undo();
+    expect(brief().notes).toBe(start.notes);
+    expect(b.store.canUndo()).toBe(false);
+    b.store.redo();
+    b.store.redo();
+    b.store.redo();
+    expect(brief()).toMatchObject({ notes: 'ab', driver: 'xy' });
+    await settle();
+    expect(b.server.dataOf('brief').driver).toBe('xy');
+  });
+  it('goes across sections and leaves what others changed since', async () => {
+    b.store.patch('brief', { notes: 'mine' }, 'notes');
+    await settle();
+    b.server.elsewhere('brief', { driver: 'theirs' });
+    await b.store.refresh();
+    b.store.patch('tape', { fuel: 'full' }, 'fuel');
+    b.store.undo();
+    b.store.undo();
+    await settle();
+    expect(b.server.dataOf('tape').fuel).toBe(demoJob('hut-warden').tape.fuel);
+    expect(b.server.dataOf('brief')).toMatchObject({
+      notes: demoJob('hut-warden').brief.notes,
+      driver: 'theirs',
+    });
+  });
+  it('a new change ends the redo branch', () => {
+    b.store.patch('brief', { notes: 'a' }, 'notes');
+    b.store.undo();
+    b.store.patch('brief', { driver: 'z' }, 'driver');
+    expect(b.store.canRedo()).toBe(false);
+  });
+});
+
+describe('two people on one job', () => {
+  it('different fields of one section are put together without a question', async () => {
+    b.server.elsewhere('brief', { driver: 'theirs' });
+    b.store.patch('brief', { notes: 'mine' }, 'notes');
+    await settle();
+    await settle();
+    expect(b.server.dataOf('brief')).toMatchObject({ notes: 'mine', driver: 'theirs' });
+    expect(b.store.conflict()).toBeNull();
+    expect(b.store.merged()).toContain('both changes are in');
+  });
+  it.each(['mine', 'theirs'] as const)('the same field is asked about; keep %s', async (keep) => {
+    b.server.elsewhere('brief', { notes: 'theirs', driver: 'also theirs' });
+    b.store.patch('brief', { notes: 'mine', chains: false }, 'notes');
+    await settle();
+    expect(b.store.conflict()?.fields).toEqual([{ path: ['notes'], mine: 'mine', theirs: 'theirs' }]);
+    expect(b.server.dataOf('brief').notes).toBe('theirs');
+    b.store.settle(keep);
+    await settle();
+    expect(b.server.dataOf('brief')).toMatchObject({ notes: keep, driver: 'also theirs', chains: false });
+  });
+  it('looks for news when the window is looked at again', async () => {
+    b.server.elsewhere('head', { trade: 'changed elsewhere' });
+    await b.store.refresh();
+    expect(b.store.sections()!.head.trade).toBe('changed elsewhere');
+  });
+});
+
+describe('what is computed from the job', () => {
+  it('follows each change', () => {
+    const before = b.store.assessment()!.forecast!.front.lift.value;
+    b.store.patch('build', { items: [] }, 'items');
+    expect(before).toBeGreaterThan(40);
+    expect(b.store.assessment()!.forecast!.front.lift.value).toBeCloseTo(0, 3);
+    expect(b.store.lacks().map((l) => l.code)).toContain('no-source');
+    expect(b.store.plan()!.steps).toEqual([]);
+    b.store.undo();
+    expect(b.store.plan()!.steps.length).toBeGreaterThan(20);
+    expect(b.store.figures()!.total.value).toBe(b.store.money()!.totalMinor);
+  });
+  it('a budget that is passed is a finding', () => {
+    b.store.patch('brief', { budgetMinor: 1000 }, 'budgetMinor');
+    expect(b.store.overBudget()).toMatchObject({ code: 'over-budget' });
+  });
+});

@@ -1,0 +1,387 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { Job } from '@rigger/contracts';
+import {
+  assess,
+  budgetFinding,
+  elevation,
+  judgeSources,
+  lacksOf,
+  moneyFigures,
+  moneyOf,
+  partsList,
+  SECTIONS,
+  workPlan,
+  type JobSections,
+  type SectionName,
+} from '@rigger/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { filter, firstValueFrom } from 'rxjs';
+import { Api, failureText, type CallFailure } from './api';
+import { mergeSection, same, type FieldConflict } from './merge';
+import { Shop } from './shop';
+
+type Data = JobSections[SectionName];
+/** One section as this browser holds it. */
+interface Held {
+  readonly version: number;
+  /** what the server had when we last agreed */
+  readonly base: Data;
+  readonly now: Data;
+}
+interface Step {
+  readonly section: SectionName;
+  readonly before: Data;
+  readonly after: Data;
+  readonly field: string;
+  readonly at: number;
+}
+export interface Conflict {
+  readonly section: SectionName;
+  readonly fields: readonly FieldConflict[];
+  readonly version: number;
+  readonly theirs: Data;
+  readonly keepMine: Data;
+  readonly takeTheirs: Data;
+}
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused';
+
+const SAVE_AFTER_MS = 250;
+const RETRY_AFTER_MS = 2500;
+/** typing in one field within this long is one step of undo */
+const ONE_STEP_MS = 1200;
+const MOST_STEPS = 200;
+
+/** The open job: holds its sections, saves every change as it is typed, undoes, merges with what others saved. */
+@Injectable({ providedIn: 'root' })
+export class JobStore {
+  private readonly api = inject(Api);
+  private readonly shop = inject(Shop);
+  private readonly job = signal<Pick<Job, 'id' | 'number'> | null>(null);
+  private readonly held = signal<Readonly<Record<SectionName, Held>> | null>(null);
+  private readonly problem = signal<string | null>(null);
+  private readonly undoSteps = signal<readonly Step[]>([]);
+  private readonly redoSteps = signal<readonly Step[]>([]);
+  private readonly openConflict = signal<Conflict | null>(null);
+  private readonly inFlight = signal<ReadonlySet<SectionName>>(new Set());
+  private readonly unreached = signal(false);
+  private readonly refused = signal<string | null>(null);
+  private readonly lastSaved = signal<Date | null>(null);
+  private readonly mergeNote = signal<string | null>(null);
+  private readonly timers = new Map<SectionName, ReturnType<typeof setTimeout>>();
+
+  readonly id = computed(() => this.job()?.id ?? null);
+  readonly number = computed(() => this.job()?.number ?? null);
+  readonly failure = this.problem.asReadonly();
+  readonly conflict = this.openConflict.asReadonly();
+  readonly merged = this.mergeNote.asReadonly();
+  readonly refusal = this.refused.asReadonly();
+  readonly savedAt = this.lastSaved.asReadonly();
+  readonly canUndo = computed(() => this.undoSteps().length > 0);
+  readonly canRedo = computed(() => this.redoSteps().length > 0);
+  readonly sections = computed<JobSections | null>(() => {
+    const h = this.held();
+    return h && (Object.fromEntries(SECTIONS.map((s) => [s, h[s].now])) as unknown as JobSections);
+  });
+  readonly saveState = computed<SaveState>(() => {
+    if (this.refused() !== null) return 'refused';
+    if (this.unreached()) return 'waiting';
+    const h = this.held();
+    const dirty = h !== null && SECTIONS.some((s) => !same(h[s].base, h[s].now));
+    return dirty || this.inFlight().size > 0 ? 'saving' : 'saved';
+  });
+
+  private readonly saveStates = toObservable(this.saveState);
+
+  /** everything the core says about the job as it stands now */
+  readonly assessment = computed(() => {
+    const [sections, catalogue, settings] = [this.sections(), this.shop.catalogue(), this.shop.settings()];
+    return sections && catalogue && settings ? assess(sections, catalogue, settings) : null;
+  });
+  readonly lacks = computed(() => {
+    const [sections, catalogue] = [this.sections(), this.shop.catalogue()];
+    return sections && catalogue ? lacksOf(sections, catalogue) : [];
+  });
+  readonly plan = computed(() => {
+    const [a, catalogue] = [this.assessment(), this.shop.catalogue()];
+    return a?.vehicle && catalogue
+      ? workPlan(a.chosen, a.vehicle, catalogue, this.sections()?.tire.reliefs)
+      : null;
+  });
+  readonly lines = computed(() => {
+    const [sections, a, catalogue] = [this.sections(), this.assessment(), this.shop.catalogue()];
+    return sections && a && catalogue ? partsList(sections, a.vehicle, catalogue) : [];
+  });
+  readonly money = computed(() => {
+    const settings = this.shop.settings();
+    return settings ? moneyOf(this.lines(), this.plan()?.minutes ?? 0, settings) : null;
+  });
+  readonly figures = computed(() => {
+    const [m, settings] = [this.money(), this.shop.settings()];
+    return m && settings ? moneyFigures(m, this.lines(), settings) : null;
+  });
+  readonly overBudget = computed(() => {
+    const [sections, money] = [this.sections(), this.money()];
+    return sections && money ? budgetFinding(sections.brief.budgetMinor, money) : null;
+  });
+  readonly drawing = computed(() => {
+    const [a, sections] = [this.assessment(), this.sections()];
+    return a?.vehicle && a.forecast && sections
+      ? elevation(a.vehicle.platform, a.forecast, a.tires, sections.brief.heightLimitMm)
+      : null;
+  });
+  readonly sources = computed(() => {
+    const [sections, a, catalogue] = [this.sections(), this.assessment(), this.shop.catalogue()];
+    const vehicle = a?.vehicle;
+    if (!sections || !vehicle || !catalogue) return null;
+    return {
+      front: judgeSources('front', sections, vehicle, catalogue),
+      rear: judgeSources('rear', sections, vehicle, catalogue),
+    };
+  });
+
+  /** Opens a job; what this browser could not save last time is put back and saved. */
+  async open(id: string): Promise<void> {
+    this.shop.load();
+    if (this.job()?.id === id && this.held()) {
+      await this.refresh();
+      return;
+    }
+    this.close();
+    try {
+      const job = await firstValueFrom(this.api.job(id));
+      const waiting =
+        (recall(localStorage, this.waitingKey(id)) as Partial<Record<SectionName, Held>> | null) ?? {};
+      const held = Object.fromEntries(
+        SECTIONS.map((s) => {
+          const stored = job.sections[s];
+          return [s, waiting[s] ?? { version: stored.version, base: stored.data, now: stored.data }];
+        }),
+      ) as unknown as Record<SectionName, Held>;
+      this.job.set({ id: job.id, number: job.number });
+      this.held.set(held);
+      this.lastSaved.set(new Date(job.updatedAt));
+      const steps = recall(sessionStorage, this.stepsKey(id)) as { undo: Step[]; redo: Step[] } | null;
+      this.undoSteps.set(steps?.undo ?? []);
+      this.redoSteps.set(steps?.redo ?? []);
+      for (const s of SECTIONS) if (waiting[s]) void this.save(s);
+    } catch (f) {
+      this.problem.set(failureText(f as CallFailure));
+    }
+  }
+  /** Saves what waits and lets go of the job. */
+  close(): void {
+    this.flush();
+    this.job.set(null);
+    this.held.set(null);
+    this.problem.set(null);
+    this.openConflict.set(null);
+    this.refused.set(null);
+    this.unreached.set(false);
+    this.mergeNote.set(null);
+  }
+
+  /** Takes over what others saved meanwhile, where nothing here is unsaved. */
+  async refresh(): Promise<void> {
+    const id = this.job()?.id;
+    if (!id) return;
+    try {
+      const job = await firstValueFrom(this.api.job(id));
+      const held = this.held();
+      if (!held || this.job()?.id !== id) return;
+      for (const s of SECTIONS) {
+        const stored = job.sections[s];
+        const h = held[s];
+        if (stored.version > h.version && same(h.base, h.now))
+          this.hold(s, { version: stored.version, base: stored.data, now: stored.data });
+      }
+    } catch {
+      // a look that fails changes nothing: the next save says whether the server answers
+    }
+  }
+
+  /** Changes fields of a section; saved shortly after, undoable. `field` names what was changed, for undo of typing. */
+  patch<K extends SectionName>(section: K, change: Partial<JobSections[K]>, field: string): void {
+    const held = this.held()?.[section];
+    if (!held) return;
+    const before = held.now;
+    const after = { ...before, ...change } as Data;
+    if (same(before, after)) return;
+    const last = this.undoSteps().at(-1);
+    const at = Date.now();
+    const goesOn = last?.section === section && last.field === field && at - last.at < ONE_STEP_MS;
+    const step: Step = { section, before: goesOn ? last.before : before, after, field, at };
+    this.undoSteps.update((u) => [...(goesOn ? u.slice(0, -1) : u), step].slice(-MOST_STEPS));
+    this.redoSteps.set([]);
+    this.change(section, after);
+  }
+  undo(): void {
+    const step = this.undoSteps().at(-1);
+    if (!step) return;
+    this.undoSteps.update((u) => u.slice(0, -1));
+    this.redoSteps.update((r) => [...r, step]);
+    this.replay(step.section, step.after, step.before);
+  }
+  redo(): void {
+    const step = this.redoSteps().at(-1);
+    if (!step) return;
+    this.redoSteps.update((r) => r.slice(0, -1));
+    this.undoSteps.update((u) => [...u, { ...step, at: 0 }]);
+    this.replay(step.section, step.before, step.after);
+  }
+  /** Moves only what the step moved: what others changed in the section since stays. */
+  private replay(section: SectionName, from: Data, to: Data): void {
+    const now = this.held()?.[section].now;
+    if (now) this.change(section, mergeSection<Data>(from, to, now).mine);
+  }
+  private change(section: SectionName, now: Data): void {
+    const held = this.held()?.[section];
+    if (!held) return;
+    this.hold(section, { ...held, now });
+    this.remember();
+    clearTimeout(this.timers.get(section));
+    this.timers.set(
+      section,
+      setTimeout(() => void this.save(section), SAVE_AFTER_MS),
+    );
+  }
+  /** Sends at once what still waits for its pause. */
+  flush(): void {
+    for (const [section, timer] of this.timers) {
+      clearTimeout(timer);
+      this.timers.delete(section);
+      void this.save(section);
+    }
+  }
+
+  /** Waits until everything typed is on the server; what keeps it from there, or null. */
+  async saved(): Promise<CallFailure | null> {
+    this.flush();
+    const state = await firstValueFrom(this.saveStates.pipe(filter((s) => s !== 'saving')));
+    if (state === 'waiting') return { kind: 'no-answer' };
+    const message = `Not saved: ${this.refused() ?? ''}`;
+    return state === 'refused'
+      ? { kind: 'refused', error: { code: 'entry-invalid', message, requestId: '' } }
+      : null;
+  }
+
+  private async save(section: SectionName): Promise<void> {
+    this.timers.delete(section);
+    const id = this.job()?.id;
+    const held = this.held()?.[section];
+    if (
+      !id ||
+      !held ||
+      this.inFlight().has(section) ||
+      same(held.base, held.now) ||
+      this.openConflict()?.section === section
+    )
+      return;
+    this.inFlight.update((s) => new Set([...s, section]));
+    let again: number | null = null;
+    try {
+      const saved = await firstValueFrom(this.api.save(id, section, held.version, held.now));
+      this.unreached.set(false);
+      this.refused.set(null);
+      if (this.job()?.id === id) {
+        const current = this.held()?.[section];
+        if (current) this.hold(section, { version: saved.version, base: held.now, now: current.now });
+        this.lastSaved.set(new Date(saved.updatedAt));
+        if (current && !same(current.now, held.now)) again = 0;
+      } else this.forget(id, section);
+    } catch (f) {
+      again = this.onFailure(f as CallFailure, section);
+    } finally {
+      this.inFlight.update((s) => new Set([...s].filter((x) => x !== section)));
+      this.remember();
+    }
+    if (again !== null)
+      this.timers.set(
+        section,
+        setTimeout(() => void this.save(section), again),
+      );
+  }
+  /** How long to wait before the next try, or null when a person must decide first. */
+  private onFailure(f: CallFailure, section: SectionName): number | null {
+    if (f.kind === 'no-answer') {
+      this.unreached.set(true);
+      return RETRY_AFTER_MS;
+    }
+    if (f.error.code === 'version-conflict') {
+      this.unreached.set(false);
+      return this.onConflict(section, f.error.theirs as { version: number; data: Data });
+    }
+    const faults = f.error.faults?.map((x) => `${x.path}: ${x.message}`).join('; ');
+    this.refused.set(faults ?? f.error.message);
+    return null;
+  }
+  private onConflict(section: SectionName, stored: { version: number; data: Data }): number | null {
+    const held = this.held()?.[section];
+    if (!held) return null;
+    const merge = mergeSection<Data>(held.base, held.now, stored.data);
+    if (merge.conflicts.length === 0) {
+      this.hold(section, { version: stored.version, base: stored.data, now: merge.mine });
+      this.mergeNote.set('Somebody else saved this section too; both changes are in.');
+      return 0;
+    }
+    this.openConflict.set({
+      section,
+      fields: merge.conflicts,
+      version: stored.version,
+      theirs: stored.data,
+      keepMine: merge.mine,
+      takeTheirs: merge.theirs,
+    });
+    return null;
+  }
+  /** Ends a conflict the way the person said. */
+  settle(keep: 'mine' | 'theirs'): void {
+    const c = this.openConflict();
+    if (!c) return;
+    this.openConflict.set(null);
+    this.hold(c.section, {
+      version: c.version,
+      base: c.theirs,
+      now: keep === 'mine' ? c.keepMine : c.takeTheirs,
+    });
+    void this.save(c.section);
+  }
+
+  private hold(section: SectionName, held: Held): void {
+    this.held.update((h) => h && { ...h, [section]: held });
+  }
+  /** Unsaved sections go to the browser's own store, undo steps to the tab's: a crash loses neither. */
+  private remember(): void {
+    const id = this.job()?.id;
+    const held = this.held();
+    if (!id || !held) return;
+    const waiting = Object.fromEntries(
+      SECTIONS.filter((s) => !same(held[s].base, held[s].now)).map((s) => [s, held[s]]),
+    );
+    if (Object.keys(waiting).length > 0) localStorage.setItem(this.waitingKey(id), JSON.stringify(waiting));
+    else localStorage.removeItem(this.waitingKey(id));
+    sessionStorage.setItem(
+      this.stepsKey(id),
+      JSON.stringify({ undo: this.undoSteps(), redo: this.redoSteps() }),
+    );
+  }
+  /** A section that was saved after its job was closed no longer waits. */
+  private forget(id: string, section: SectionName): void {
+    const waiting = (recall(localStorage, this.waitingKey(id)) ?? {}) as Partial<Record<SectionName, Held>>;
+    const rest = Object.entries(waiting).filter(([s]) => s !== section);
+    if (rest.length > 0) localStorage.setItem(this.waitingKey(id), JSON.stringify(Object.fromEntries(rest)));
+    else localStorage.removeItem(this.waitingKey(id));
+  }
+  private readonly waitingKey = (id: string) => `rigger.unsaved.${id}`;
+  private readonly stepsKey = (id: string) => `rigger.steps.${id}`;
+}
+
+function recall(storage: Storage, key: string): unknown {
+  const text = storage.getItem(key);
+  if (text === null) return null;
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    storage.removeItem(key);
+    return null;
+  }
+}

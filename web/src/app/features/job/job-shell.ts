@@ -1,0 +1,151 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { RouterLink, RouterOutlet } from '@angular/router';
+import type { Lack } from '@rigger/core';
+import { lackText, length } from '@rigger/wording';
+import { firstValueFrom } from 'rxjs';
+import { Commands } from '../../data/commands';
+import { JobStore, type Conflict } from '../../data/job-store';
+import { Shop } from '../../data/shop';
+import { Why } from '../../data/why';
+import { ElevationView } from '../../drawing/elevation-view';
+import { RuledTape, type TapeMark } from '../../ui/ruled-tape';
+import { TopBar } from '../../ui/top-bar';
+import { WhyPanel } from '../../ui/why-panel';
+
+const MARKS: readonly (readonly [string, string, Lack['section'] | 'bench' | 'sheet' | 'rub' | 'gearing'])[] =
+  [
+    ['Brief', 'brief', 'brief'],
+    ['Vehicle', 'vehicle', 'vehicle'],
+    ['Tape', 'tape', 'tape'],
+    ['Tyre', 'tyre', 'tire'],
+    ['Rub map', 'rub', 'rub'],
+    ['Match', 'match', 'match'],
+    ['Bench', 'bench', 'bench'],
+    ['Gearing', 'gearing', 'gearing'],
+    ['Sheet', 'sheet', 'sheet'],
+  ];
+
+/** One job: who and when on the bar, the elevation, the ruled tape of sections, the section, and Why beside it. */
+@Component({
+  selector: 'app-job-shell',
+  imports: [MatButtonModule, RouterLink, RouterOutlet, TopBar, RuledTape, ElevationView, WhyPanel],
+  templateUrl: './job-shell.html',
+  styleUrl: './job-shell.scss',
+  host: {
+    '(window:focus)': 'store.refresh()',
+    '(window:pagehide)': 'store.flush()',
+    '(document:keydown.escape)': 'why.close()',
+  },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobShell {
+  readonly id = input.required<string>();
+  protected readonly store = inject(JobStore);
+  protected readonly shop = inject(Shop);
+  protected readonly why = inject(Why);
+  protected readonly commands = inject(Commands);
+  private readonly dialogs = inject(MatDialog);
+  private readonly snacks = inject(MatSnackBar);
+
+  protected readonly failure = computed(() => this.store.failure() ?? this.shop.failure());
+  protected readonly vehicle = computed(() => {
+    const a = this.store.assessment();
+    const s = this.store.sections();
+    if (!a?.vehicle || !s) return s?.vehicle.query ?? '';
+    const v = a.vehicle;
+    const labels = v.platform.variantFields.flatMap((f) =>
+      f.options.filter((o) => o.value === v.variant[f.key]).map((o) => o.label.toLowerCase()),
+    );
+    return [v.platform.label, v.year, ...labels.slice(0, 2)].filter(Boolean).join(' · ');
+  });
+  protected readonly promise = computed(() => {
+    const date = this.store.sections()?.head.promiseDate;
+    return date
+      ? `promise ${new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(date))}`
+      : '';
+  });
+  protected readonly marks = computed<readonly TapeMark[]>(() =>
+    MARKS.map(([label, link, section], i) => {
+      const lack = this.store.lacks().find((l) => l.section === section);
+      return { label, link, key: String(i + 1), lack: lack ? lackText(lack) : '' };
+    }),
+  );
+  protected readonly saved = computed(() => {
+    switch (this.store.saveState()) {
+      case 'saving':
+        return 'saving …';
+      case 'waiting':
+        return 'server does not answer; kept here, trying again';
+      case 'refused':
+        return `not saved: ${this.store.refusal() ?? ''}`;
+      case 'saved': {
+        const at = this.store.savedAt();
+        return at
+          ? `saved ${new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(at)}`
+          : '';
+      }
+    }
+  });
+  /** what stands beside the drawing: stance in words */
+  protected readonly stance = computed(() => {
+    const f = this.store.assessment()?.forecast;
+    if (!f) return null;
+    const style = this.shop.style();
+    const rake = (mm: number) =>
+      Math.abs(mm) < 1 ? 'level' : `nose ${length(Math.abs(mm), style)} ${mm > 0 ? 'low' : 'high'}`;
+    return {
+      empty: `${rake(f.planned.rake.value)}, empty`,
+      loaded: `${rake(f.loaded.rake.value)}, loaded`,
+      spare: f.heightSpareMm,
+    };
+  });
+  protected readonly limitName = computed(() => {
+    const s = this.store.sections();
+    const spare = this.stance()?.spare;
+    const written = s?.brief.heightLimitWhat ?? '';
+    const what = written === '' ? 'limit' : written;
+    if (!spare) return what;
+    return `${length(Math.abs(spare.value), this.shop.style())} ${spare.value < 0 ? 'too high for' : 'under'} ${what}`;
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => {
+      this.store.close();
+    });
+    effect(() => {
+      const id = this.id();
+      untracked(() => {
+        this.why.close();
+        void this.store.open(id);
+      });
+    });
+    effect(() => {
+      const conflict = this.store.conflict();
+      if (conflict) untracked(() => void this.ask(conflict));
+    });
+    effect(() => {
+      const note = this.store.merged();
+      if (note !== null) untracked(() => this.snacks.open(note, undefined, { duration: 6000 }));
+    });
+  }
+  private async ask(conflict: Conflict): Promise<void> {
+    const { ConflictDialog } = await import('../../ui/conflict-dialog');
+    const ref = this.dialogs.open<unknown, Conflict, 'mine' | 'theirs'>(ConflictDialog, {
+      data: conflict,
+      disableClose: true,
+    });
+    this.store.settle((await firstValueFrom(ref.afterClosed())) ?? 'mine');
+  }
+}

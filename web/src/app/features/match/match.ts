@@ -1,0 +1,198 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { RouterLink } from '@angular/router';
+import { ENTRY_LIMITS } from '@rigger/contracts';
+import {
+  claimed,
+  given,
+  openNeeds,
+  type Axle,
+  type BuildItem,
+  type Cure,
+  type Figure,
+  type Need,
+  type SourceVerdict,
+} from '@rigger/core';
+import {
+  duration,
+  findingText,
+  lineProvenance,
+  matchHeadline,
+  money,
+  provenanceText,
+  VERDICT_WORDS,
+} from '@rigger/wording';
+import { JobStore } from '../../data/job-store';
+import { Shop } from '../../data/shop';
+import { FigureButton } from '../../ui/figure';
+import { HeadlineBlock } from '../../ui/headline';
+import { NumberField } from '../../ui/number-field';
+
+interface Offer {
+  readonly kind: BuildItem['kind'];
+  readonly code: string;
+  readonly label: string;
+}
+/** Parts that fill the list only when asked for: how many made for other vehicles each axle has. */
+type Shown = Readonly<Record<Axle, boolean>>;
+
+/** Lift sources judged, the plan's stance and what it still needs, and what it comes to. */
+@Component({
+  selector: 'app-match',
+  imports: [
+    FormsModule,
+    ReactiveFormsModule,
+    RouterLink,
+    MatAutocompleteModule,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatFormFieldModule,
+    MatInputModule,
+    FigureButton,
+    HeadlineBlock,
+    NumberField,
+  ],
+  templateUrl: './match.html',
+  styleUrl: './match.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MatchView {
+  protected readonly store = inject(JobStore);
+  protected readonly shop = inject(Shop);
+  protected readonly limits = ENTRY_LIMITS;
+  protected readonly verdicts = VERDICT_WORDS;
+  protected readonly draft = computed(() => `${this.store.id() ?? ''}.build`);
+  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
+  protected readonly forecast = computed(() => this.store.assessment()?.forecast ?? null);
+  protected readonly headline = computed(() => {
+    const [a, m] = [this.store.assessment(), this.store.money()];
+    return a && m && matchHeadline(a, m, this.shop.style());
+  });
+  private readonly others = signal<Shown>({ front: false, rear: false });
+  protected readonly axles = computed(() =>
+    (['front', 'rear'] as const).map((axle) => {
+      const all = this.store.sources()?.[axle] ?? [];
+      const foreign = all.filter((s) => !s.listed && !s.chosen);
+      const shown = this.others()[axle];
+      return {
+        axle,
+        name: axle === 'front' ? 'Front' : 'Rear',
+        sources: all.filter((s) => s.listed || s.chosen || shown),
+        foreign: foreign.length,
+        shown,
+      };
+    }),
+  );
+  protected readonly stance = computed(() => {
+    const f = this.forecast();
+    if (!f) return [];
+    return [
+      { name: 'Front lift', figure: f.front.lift, claim: f.front.claim, body: f.front.bodyLiftMm },
+      { name: 'Rear lift', figure: f.rear.lift, claim: f.rear.claim, body: f.rear.bodyLiftMm },
+    ];
+  });
+  protected readonly arches = computed(() => {
+    const f = this.forecast();
+    if (!f) return [];
+    return [
+      { name: 'Front arch', of: [f.today.front, f.planned.front, f.loaded.front] },
+      { name: 'Rear arch', of: [f.today.rear, f.planned.rear, f.loaded.rear] },
+      { name: 'Rake', of: [f.today.rake, f.planned.rake, f.loaded.rake] },
+      { name: 'Overall height', of: [f.today.heightMm, f.planned.heightMm, f.loaded.heightMm] },
+    ];
+  });
+  protected readonly needs = computed(() => openNeeds(this.store.assessment()?.needs ?? []));
+  protected readonly notes = computed(() =>
+    (this.store.assessment()?.needs ?? []).filter((n) => n.verdict === 'fits'),
+  );
+  protected readonly items = computed(() => {
+    const lines = this.store.lines();
+    return (this.store.sections()?.build.items ?? []).map((item) => ({
+      item,
+      line: lines.find((l) => l.code === item.code) ?? null,
+    }));
+  });
+  protected readonly rolling = computed(() => this.store.lines().filter((l) => l.group === 'rolling'));
+  protected readonly over = computed(() => {
+    const f = this.store.overBudget();
+    return f && findingText(f, this.shop.style());
+  });
+
+  protected readonly adder = new FormControl('', { nonNullable: true });
+  private readonly asked = toSignal(this.adder.valueChanges, { initialValue: '' });
+  protected readonly offers = computed<readonly Offer[]>(() => {
+    const catalogue = this.shop.catalogue();
+    const words = this.asked().toLowerCase().split(/\s+/).filter(Boolean);
+    if (!catalogue) return [];
+    const label = (x: { code: string; maker: string; name: string; priceMinor: number }) =>
+      `${x.code} ${x.maker} ${x.name}, ${this.priced(x.priceMinor)}`;
+    const all: Offer[] = [
+      ...catalogue.parts.map((p): Offer => ({ kind: 'part', code: p.code, label: label(p) })),
+      ...catalogue.kits.map((k): Offer => ({ kind: 'kit', code: k.code, label: `${label(k)} (kit)` })),
+    ];
+    return all.filter((o) => words.every((w) => o.label.toLowerCase().includes(w))).slice(0, 40);
+  });
+
+  protected readonly priced = (minor: number) => money(minor, this.shop.style());
+  protected readonly hours = duration;
+  protected readonly say = (n: Need) =>
+    findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
+  protected readonly provenance = lineProvenance;
+  protected readonly reasons = (s: SourceVerdict) => s.reasons.map((r) => ({ ...r, text: this.say(r) }));
+  protected readonly claimOf = (s: SourceVerdict) =>
+    s.claimLiftMm === null ? null : claimed('claimed-lift', s.claimLiftMm, 'mm', `${s.maker} ${s.code}`);
+  protected readonly bodyOf = (mm: number, from: string): Figure => given('body-lift', mm, 'mm', from);
+  protected readonly nameOf = (code: string) => {
+    const p = this.shop.catalogue()?.parts.find((x) => x.code === code);
+    return p ? `${p.maker} ${p.name}` : code;
+  };
+  protected readonly after = (c: Cure) =>
+    c.provenance ? provenanceText(c.provenance) : 'still to ask whether it fits';
+
+  protected toggle(s: SourceVerdict): void {
+    if (s.chosen) this.drop(s.code);
+    else this.add(s.kind, s.code);
+  }
+  protected add(kind: BuildItem['kind'], code: string): void {
+    const items = this.store.sections()?.build.items ?? [];
+    if (items.some((i) => i.code === code)) return;
+    this.store.patch(
+      'build',
+      { items: [...items, { id: crypto.randomUUID(), kind, code, quantity: 1 }] },
+      `add.${code}`,
+    );
+  }
+  protected addOffer(offer: Offer): void {
+    this.add(offer.kind, offer.code);
+    this.adder.setValue('');
+  }
+  protected drop(code: string): void {
+    this.store.patch(
+      'build',
+      { items: (this.store.sections()?.build.items ?? []).filter((i) => i.code !== code) },
+      `drop.${code}`,
+    );
+  }
+  protected count(id: string, quantity: number | null): void {
+    if (quantity === null) return; // an emptied field keeps the last count until a number is written
+    this.store.patch(
+      'build',
+      {
+        items: (this.store.sections()?.build.items ?? []).map((i) => (i.id === id ? { ...i, quantity } : i)),
+      },
+      `count.${id}`,
+    );
+  }
+  protected toggleOthers(axle: Axle): void {
+    this.others.update((o) => ({ ...o, [axle]: !o[axle] }));
+  }
+  /** the range stands at the lift; in a row of three it would only crowd */
+  protected readonly withoutRange = (f: Figure): Figure => ({ ...f, plusMinus: undefined });
+  protected readonly noText = () => '';
+}

@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { RouterLink } from '@angular/router';
+import { openNeeds, type PartsLine, type WorkStep } from '@rigger/core';
+import {
+  DISCLAIMER,
+  duration,
+  findingText,
+  HAZARD_WORDS,
+  lineProvenance,
+  money,
+  plural,
+  sheetHeadline,
+  VERDICT_WORDS,
+} from '@rigger/wording';
+import { JobStore } from '../../data/job-store';
+import { MakeFile, type Export } from '../../data/make-file';
+import { Shop } from '../../data/shop';
+import { FigureButton } from '../../ui/figure';
+import { HeadlineBlock } from '../../ui/headline';
+
+export const EXPORTS: readonly Export[] = [
+  { what: 'sheet.pdf', label: 'Print to PDF', fileName: (n) => `build-sheet-${n}.pdf` },
+  { what: 'parts.csv', label: 'Parts list as CSV', fileName: (n) => `parts-${n}.csv` },
+  { what: 'file', label: 'Save as file', fileName: (n) => `job-${n}.json` },
+];
+const SPEC_WORDS = { 'part-maker': 'part maker’s figure', platform: 'platform’s figure' } as const;
+
+/** What is bought and what is done, in order, with the caution at the step. */
+@Component({
+  selector: 'app-sheet',
+  imports: [RouterLink, MatButtonModule, MatProgressBarModule, FigureButton, HeadlineBlock],
+  providers: [MakeFile],
+  templateUrl: './sheet.html',
+  styleUrl: './sheet.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SheetView {
+  protected readonly store = inject(JobStore);
+  private readonly shop = inject(Shop);
+  protected readonly files = inject(MakeFile);
+  protected readonly exports = EXPORTS;
+  protected readonly disclaimer = DISCLAIMER;
+  protected readonly hazards = HAZARD_WORDS;
+  protected readonly verdicts = VERDICT_WORDS;
+  protected readonly sources = SPEC_WORDS;
+  protected readonly hours = duration;
+  protected readonly headline = computed(() => {
+    const m = this.store.money();
+    return m && sheetHeadline(this.store.plan(), this.store.lines().length, m, this.shop.style());
+  });
+  protected readonly open = computed(() => {
+    const a = this.store.assessment();
+    return openNeeds(a?.needs ?? []).map((n) => ({
+      verdict: n.verdict,
+      text: findingText(n.finding, this.shop.style(), a?.vehicle?.platform ?? null),
+    }));
+  });
+  protected readonly over = computed(() => {
+    const f = this.store.overBudget();
+    return f && findingText(f, this.shop.style());
+  });
+  protected readonly priced = (minor: number) => money(minor, this.shop.style());
+  protected readonly provenance = (l: PartsLine) => lineProvenance(l);
+  protected readonly stock = (l: PartsLine) =>
+    l.onHand === null
+      ? ''
+      : l.onHand >= l.quantity
+        ? 'in stock'
+        : l.leadDays === null
+          ? ''
+          : `${plural(l.leadDays, 'day')} to come`;
+  protected readonly where = (s: WorkStep) =>
+    [s.axle === 'vehicle' ? '' : s.axle, duration(s.minutes), ...s.parts].filter(Boolean).join(' · ');
+}

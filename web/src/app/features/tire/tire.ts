@@ -1,0 +1,376 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import { RouterLink } from '@angular/router';
+import { ENTRY_LIMITS, MOST_CANDIDATES } from '@rigger/contracts';
+import {
+  formatDecimal,
+  formatTireSize,
+  inOrder,
+  parseTireSize,
+  type Axle,
+  type Figure,
+  type Need,
+  type TireCandidate,
+  type TireCheck,
+  type TireItem,
+} from '@rigger/core';
+import {
+  findingText,
+  length,
+  money,
+  OBSTACLE_WORDS,
+  quantity,
+  sideBySideSentence,
+  tireFaultText,
+  tireHeadline,
+  VERDICT_WORDS,
+} from '@rigger/wording';
+import { JobStore } from '../../data/job-store';
+import { linkSection } from '../../data/link-section';
+import { Shop } from '../../data/shop';
+import { FigureButton } from '../../ui/figure';
+import { HeadlineBlock } from '../../ui/headline';
+import { NumberField } from '../../ui/number-field';
+import { RubInputs } from '../rub/rub-inputs';
+import { SideBySideModel } from './side-by-side';
+
+interface Cell {
+  readonly figure: Figure | null;
+  /** words where there is no figure, or beside it */
+  readonly text: string;
+  readonly bad: boolean;
+}
+interface Row {
+  readonly name: string;
+  readonly digits: number | undefined;
+  readonly today: Cell;
+  readonly cells: readonly Cell[];
+}
+const TIRE_FINDINGS: ReadonlySet<string> = new Set<Need['finding']['code']>([
+  'tire-clearance',
+  'tire-to-stop',
+  'structural-relief',
+  'front-rear-mismatch',
+  'centre-bore-loose',
+  'spare-size',
+  'spare-load',
+  'rim-refused',
+  'rim-diameter',
+  'rim-over-brakes',
+  'bolt-circle',
+  'centre-bore',
+  'wheel-load',
+  'tire-load',
+  'tire-load-unknown',
+  'tire-assumed-series',
+  'over-arch',
+  'calibration',
+  'local-tire-lift',
+  'local-track',
+]);
+
+/** what makes a rim the wrong one */
+const ASKED_OF_WHEEL: ReadonlySet<string> = new Set<Need['finding']['code']>([
+  'rim-refused',
+  'rim-diameter',
+  'rim-over-brakes',
+]);
+
+/** Sizes side by side against today's: wheel, speed, clearance, mass, load. */
+@Component({
+  selector: 'app-tire',
+  imports: [
+    FormsModule,
+    ReactiveFormsModule,
+    MatAutocompleteModule,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+    RouterLink,
+    FigureButton,
+    HeadlineBlock,
+    NumberField,
+  ],
+  providers: [RubInputs, SideBySideModel],
+  templateUrl: './tire.html',
+  styleUrl: './tire.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TireView {
+  protected readonly store = inject(JobStore);
+  protected readonly shop = inject(Shop);
+  protected readonly beside = inject(SideBySideModel);
+  protected readonly limits = ENTRY_LIMITS;
+  protected readonly verdicts = VERDICT_WORDS;
+  protected readonly section = computed(() => this.store.sections()?.tire ?? null);
+  protected readonly draft = computed(() => `${this.store.id() ?? ''}.tire`);
+  protected readonly reading = computed(() => this.store.assessment()?.tires ?? null);
+  protected readonly check = computed(() => this.reading()?.check ?? null);
+  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
+  protected readonly headline = computed(() => {
+    const a = this.store.assessment();
+    if (!a) return null;
+    const h = tireHeadline(a.tires.check, a, this.shop.style());
+    const columns = this.beside.columns();
+    if (columns.length < 2) return h;
+    const said = columns.map((c, i) => {
+      const [front, rear] = [this.beside.checkOf('front', i), this.beside.checkOf('rear', i)];
+      const open = [front, rear].filter((k) => k && !k.clears);
+      const lifts = open.map((k) => k?.leastLiftMm ?? null);
+      return {
+        label: c.label,
+        clears: front && rear ? open.length === 0 : null,
+        leastLiftMm: lifts.some((l) => l === null) ? null : Math.max(0, ...lifts.map((l) => l ?? 0)),
+      };
+    });
+    return { sentence: sideBySideSentence(said, this.shop.style()), consequence: h.consequence };
+  });
+  protected readonly form = new FormGroup({
+    currentSize: new FormControl('', { nonNullable: true }),
+    currentWheelWidthIn: new FormControl<number | null>(null),
+    currentWheelOffsetMm: new FormControl<number | null>(null),
+    wheelCode: new FormControl<string | null>(null),
+    wheelWidthIn: new FormControl<number | null>(null),
+    wheelOffsetMm: new FormControl<number | null>(null),
+    loadIndex: new FormControl<number | null>(null),
+    rearSize: new FormControl('', { nonNullable: true }),
+  });
+  protected readonly mostCandidates = MOST_CANDIDATES;
+  protected readonly candidates = computed(() => this.section()?.candidates ?? []);
+  /** what is typed for one more size, kept while it cannot be read */
+  protected readonly another = signal('');
+  protected readonly anotherFault = signal<string | null>(null);
+  protected readonly currentFault = computed(() => this.faultOf(this.reading()?.currentFault ?? null));
+  protected readonly targetFault = computed(() => this.faultOf(this.reading()?.targetFault ?? null));
+  protected readonly rearFault = computed(() => this.faultOf(this.reading()?.rearFault ?? null));
+  protected readonly picked = computed(
+    () => this.shop.catalogue()?.tires.find((t) => t.code === this.section()?.tireCode) ?? null,
+  );
+  /** the catalogue's tyres by diameter */
+  protected readonly all = computed(() =>
+    [...(this.shop.catalogue()?.tires ?? [])].sort((a, b) => this.diameter(a) - this.diameter(b)),
+  );
+  /** those that have what is typed in their size, maker or name; all while nothing is typed */
+  protected readonly offered = computed(() => {
+    const typed = (this.section()?.targetSize ?? '').toLowerCase().replace(/\s/g, '');
+    const hits = this.all().filter((t) =>
+      `${t.size}${t.maker}${t.name}`.toLowerCase().replace(/\s/g, '').includes(typed),
+    );
+    return typed === '' || this.picked() ? this.all() : hits;
+  });
+  /** sizes the field must know by themselves: the sidewall of the target carries a load index only sometimes */
+  protected readonly asksLoadIndex = computed(() => {
+    const c = this.check();
+    return c !== null && c.target.size.loadIndex === null;
+  });
+  protected readonly stock = computed(() => {
+    const p = this.vehicle()?.platform;
+    return p
+      ? {
+          size: p.stockTire,
+          wheel: `${formatDecimal(p.stockWheel.widthIn, 1)} in, offset ${p.stockWheel.offsetMm} mm`,
+        }
+      : null;
+  });
+  protected readonly todayName = computed(() => {
+    const c = this.beside.columns()[0]?.check;
+    return c ? `${formatTireSize(c.today.size)}${c.today.assumed ? ', as built' : ''}` : '';
+  });
+  protected readonly rows = computed<readonly Row[]>(() => {
+    const columns = this.beside.columns();
+    const [first] = columns;
+    if (!first) return [];
+    const style = this.shop.style();
+    const none: Cell = { figure: null, text: '–', bad: false };
+    const cell = (figure: Figure | null, text = figure ? '' : '–', bad = false): Cell => ({
+      figure,
+      text,
+      bad,
+    });
+    const row = (
+      name: string,
+      digits: number | undefined,
+      of: (c: TireCheck) => Figure | null | { readonly today: Figure; readonly target: Figure },
+      beside: (c: TireCheck) => string = () => '',
+    ): Row => {
+      const both = of(first.check);
+      return {
+        name,
+        digits,
+        today: both && 'today' in both ? cell(both.today) : none,
+        cells: columns.map((c) => {
+          const f = of(c.check);
+          const text = beside(c.check);
+          return f && 'today' in f ? cell(f.target, text) : cell(f, text || (f ? '' : '–'));
+        }),
+      };
+    };
+    const clears = (axle: Axle): Row => ({
+      name: `Clears, ${axle}`,
+      digits: 0,
+      today: none,
+      cells: columns.map((_, i) => {
+        const k = this.beside.checkOf(axle, i);
+        if (!k) return cell(null, '…');
+        const near = `${OBSTACLE_WORDS[k.nearest.kind]} ${length(k.nearest.used.clearanceMm, style)}`;
+        if (k.clears) return cell(null, `yes; ${near}`);
+        const lift =
+          k.leastLiftMm === null
+            ? 'needs reliefs'
+            : k.leastLiftMm <= k.liftMm + 0.5
+              ? 'height is enough'
+              : `needs ${length(k.leastLiftMm, style)} of lift`;
+        return cell(null, `${near}; ${lift}`, true);
+      }),
+    });
+    const rims = (c: TireCheck) =>
+      `${formatDecimal(c.target.rimWidthIn, 1)} of ${formatDecimal(c.target.state.allowedRims.minIn, 1)}–${formatDecimal(c.target.state.allowedRims.maxIn, 1)} in`;
+    const wrong = (c: TireCheck) => c.findings.filter((f) => ASKED_OF_WHEEL.has(f.code));
+    return [
+      clears('front'),
+      clears('rear'),
+      row('Diameter, unloaded', 0, (c) => c.figures.diameter),
+      row('By the size alone', 0, (c) => c.figures.nominal),
+      row('Section on its rim', 0, (c) => c.figures.section),
+      {
+        name: 'Rim, of those allowed',
+        digits: undefined,
+        today: none,
+        cells: columns.map((c) => cell(null, rims(c.check), wrong(c.check).length > 0)),
+      },
+      row('Loaded radius', 0, (c) => c.figures.loadedRadius),
+      row('Turns', 0, (c) => c.figures.revs),
+      row('Under the axle', 0, (c) => c.figures.clearance),
+      row('Lift from the tyre', 1, (c) => c.figures.tireLift),
+      row('Shows 50, true', 1, (c) => c.figures.at50),
+      row('Shows 100, true', 1, (c) => c.figures.at100),
+      row('Further out than today', 0, (c) => c.figures.poke),
+      row('Inner flange further in', 0, (c) => c.figures.inset),
+      row('Backspacing', 0, (c) => c.figures.backspacing),
+      row('Past the arch, front', 0, (c) => c.figures.overArch.front),
+      row('Past the arch, rear', 0, (c) => c.figures.overArch.rear),
+      row('Tyre and wheel', 0, (c) => c.figures.mass),
+      row('Felt when accelerating', 0, (c) => c.figures.equivalent),
+      row('Vertical stiffness', 0, (c) => c.figures.stiffness),
+      row(
+        'Carries, each',
+        0,
+        (c) => c.capacity,
+        (c) => (c.capacity ? '' : 'load index?'),
+      ),
+      row('To carry, loaded', 0, (c) => c.neededLoad),
+      row(
+        'Starting pressure, front',
+        0,
+        (c) => c.pressure.front,
+        (c) => (c.pressure.front ? '' : this.noPressure(c)),
+      ),
+      row(
+        'Starting pressure, rear',
+        0,
+        (c) => c.pressure.rear,
+        (c) => (c.pressure.rear ? '' : this.noPressure(c)),
+      ),
+      {
+        name: 'Each',
+        digits: undefined,
+        today: none,
+        cells: columns.map((c) =>
+          cell(null, c.check.target.item ? this.priced(c.check.target.item.priceMinor) : '–'),
+        ),
+      },
+    ];
+  });
+  /** what speaks for or against this tyre, gravest first */
+  protected readonly findings = computed(() =>
+    inOrder((this.store.assessment()?.needs ?? []).filter((n) => TIRE_FINDINGS.has(n.finding.code))),
+  );
+
+  constructor() {
+    linkSection('tire', this.form);
+  }
+  private readonly noPressure = (c: TireCheck) => (c.target.item ? 'load index?' : 'not known');
+  private readonly faultOf = (f: Parameters<typeof tireFaultText>[0] | null) => (f ? tireFaultText(f) : null);
+  private diameter(t: TireItem): number {
+    const r = parseTireSize(t.size);
+    return t.measuredDiameterMm ?? (r.ok ? r.value.diameterMm : 0);
+  }
+  protected readonly priced = (minor: number) => money(minor, this.shop.style());
+  protected readonly across = (t: TireItem) => quantity(this.diameter(t), 'mm', this.shop.style(), 0);
+  protected readonly say = (n: Need) =>
+    findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
+
+  /** Typing means a size of one's own; it lets go of the picked tyre. */
+  protected typeTarget(text: string): void {
+    this.store.patch(
+      'tire',
+      {
+        targetSize: text,
+        tireCode: this.picked()?.size === text ? (this.section()?.tireCode ?? null) : null,
+      },
+      'targetSize',
+    );
+  }
+  protected pick(code: string): void {
+    const item = this.shop.catalogue()?.tires.find((t) => t.code === code);
+    if (item) this.store.patch('tire', { tireCode: code, targetSize: item.size }, 'tireCode');
+  }
+  protected letGo(): void {
+    this.store.patch('tire', { tireCode: null }, 'tireCode');
+  }
+  protected readonly sizeOf = (value: string | null) =>
+    this.shop.catalogue()?.tires.find((t) => t.code === value)?.size ?? value ?? '';
+
+  /** One more size beside the wanted one, typed or picked; a size that cannot be read stays in its field. */
+  protected add(text: string): void {
+    const item = this.shop.catalogue()?.tires.find((t) => t.code === text) ?? null;
+    const size = item?.size ?? text;
+    if (size.trim() === '') return;
+    const read = parseTireSize(size);
+    this.anotherFault.set(read.ok ? null : tireFaultText(read.fault));
+    if (!read.ok) return;
+    this.another.set('');
+    const id = crypto.randomUUID();
+    this.store.patch(
+      'tire',
+      {
+        candidates: [...this.candidates(), { id, size, tireCode: item?.code ?? null }],
+      },
+      `candidates/${id}`,
+    );
+  }
+  protected remove(id: string): void {
+    this.store.patch(
+      'tire',
+      { candidates: this.candidates().filter((c) => c.id !== id) },
+      `candidates/${id}/gone`,
+    );
+  }
+  /** The two change places: what was wanted is looked at from now on. */
+  protected want(id: string): void {
+    const s = this.section();
+    const c = s?.candidates.find((x) => x.id === id);
+    if (!s || !c) return;
+    this.store.patch(
+      'tire',
+      {
+        targetSize: c.size,
+        tireCode: c.tireCode,
+        candidates: s.candidates.map((x) =>
+          x.id === id ? { ...x, size: s.targetSize, tireCode: s.tireCode } : x,
+        ),
+      },
+      `candidates/${id}/wanted`,
+    );
+  }
+  protected readonly candidateName = (c: TireCandidate) => {
+    const item = this.shop.catalogue()?.tires.find((t) => t.code === c.tireCode);
+    return item ? `${item.size} ${item.name}` : c.size;
+  };
+}

@@ -1,0 +1,182 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatRadioModule } from '@angular/material/radio';
+import { MatSelectModule } from '@angular/material/select';
+import { ENTRY_LIMITS } from '@rigger/contracts';
+import {
+  findVehicles,
+  PLACES,
+  type Accessory,
+  type Change,
+  type VariantField,
+  type VehicleCandidate,
+} from '@rigger/core';
+import { PLACE_WORDS, plural, vehicleHeadline } from '@rigger/wording';
+import { JobStore } from '../../data/job-store';
+import { linkSection } from '../../data/link-section';
+import { Shop } from '../../data/shop';
+import { HeadlineBlock } from '../../ui/headline';
+import { NumberField } from '../../ui/number-field';
+
+/** Which vehicle it is, what still matters to know, what has been changed and what stands on it. */
+@Component({
+  selector: 'app-vehicle',
+  imports: [
+    FormsModule,
+    ReactiveFormsModule,
+    MatAutocompleteModule,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatRadioModule,
+    MatSelectModule,
+    HeadlineBlock,
+    NumberField,
+  ],
+  templateUrl: './vehicle.html',
+  styleUrl: './vehicle.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VehicleView {
+  protected readonly store = inject(JobStore);
+  private readonly shop = inject(Shop);
+  protected readonly limits = ENTRY_LIMITS;
+  protected readonly places = PLACES;
+  protected readonly placeWords = PLACE_WORDS;
+  protected readonly section = computed(() => this.store.sections()?.vehicle ?? null);
+  protected readonly headline = computed(() => {
+    const a = this.store.assessment();
+    return a && vehicleHeadline(a);
+  });
+  protected readonly form = new FormGroup({
+    query: new FormControl('', { nonNullable: true }),
+    year: new FormControl<number | null>(null),
+  });
+  protected readonly draft = computed(() => `${this.store.id() ?? ''}.vehicle`);
+  protected readonly candidates = computed(() =>
+    findVehicles(this.section()?.query ?? '', this.shop.catalogue()?.platforms ?? []),
+  );
+  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
+  protected readonly yearRange = computed(() => this.vehicle()?.platform.years ?? ENTRY_LIMITS.year);
+  protected readonly open = computed(() => this.store.assessment()?.questions ?? []);
+  protected readonly answered = computed(() => {
+    const v = this.vehicle();
+    return v ? v.platform.variantFields.filter((f) => v.variant[f.key] !== undefined) : [];
+  });
+  /** lift parts of this platform that may be on it already */
+  protected readonly knownParts = computed(() => {
+    const code = this.vehicle()?.platform.code;
+    return (this.shop.catalogue()?.parts ?? []).filter((p) =>
+      p.applications.some((a) => a.platform === code),
+    );
+  });
+
+  constructor() {
+    linkSection('vehicle', this.form);
+  }
+  protected readonly shown = (c: VehicleCandidate) =>
+    [c.platform.label, c.year ?? `${c.platform.years[0]}–${c.platform.years[1]}`, ...this.labels(c)].join(
+      ' · ',
+    );
+  private labels(c: VehicleCandidate): string[] {
+    return c.platform.variantFields.flatMap((f) =>
+      f.options.filter((o) => o.value === c.variant[f.key]).map((o) => o.label.toLowerCase()),
+    );
+  }
+  protected take(c: VehicleCandidate): void {
+    const now = this.section();
+    const kept = now?.platform === c.platform.code ? now.variant : {};
+    this.store.patch(
+      'vehicle',
+      {
+        query: this.form.controls.query.value,
+        platform: c.platform.code,
+        year: c.year ?? (now?.platform === c.platform.code ? now.year : null),
+        variant: { ...kept, ...c.variant },
+      },
+      'finder',
+    );
+  }
+  protected leaveVehicle(): void {
+    this.store.patch('vehicle', { platform: null, variant: {} }, 'finder');
+  }
+  protected answer(field: VariantField, value: string | null): void {
+    const now = this.section();
+    if (!now) return;
+    const variant = Object.fromEntries(Object.entries(now.variant).filter(([k]) => k !== field.key));
+    this.store.patch(
+      'vehicle',
+      { variant: value === null ? variant : { ...variant, [field.key]: value } },
+      `variant.${field.key}`,
+    );
+  }
+  protected labelOf(field: VariantField): string {
+    const value = this.vehicle()?.variant[field.key];
+    return field.options.find((o) => o.value === value)?.label ?? '';
+  }
+  protected readonly waiting = (codes: readonly string[], forecast: boolean) =>
+    [
+      codes.length > 0
+        ? `${plural(codes.length, 'part')} ${codes.length === 1 ? 'waits' : 'wait'} for it`
+        : '',
+      forecast ? 'changes weight or springs' : '',
+    ]
+      .filter(Boolean)
+      .join('; ');
+
+  protected addChange(): void {
+    this.store.patch(
+      'vehicle',
+      { changes: [...(this.section()?.changes ?? []), { id: crypto.randomUUID(), what: '', part: null }] },
+      'changes',
+    );
+  }
+  protected editChange(id: string, change: Partial<Change>): void {
+    this.store.patch(
+      'vehicle',
+      { changes: (this.section()?.changes ?? []).map((c) => (c.id === id ? { ...c, ...change } : c)) },
+      `changes.${id}`,
+    );
+  }
+  protected dropChange(id: string): void {
+    this.store.patch(
+      'vehicle',
+      { changes: (this.section()?.changes ?? []).filter((c) => c.id !== id) },
+      'changes',
+    );
+  }
+  protected addAccessory(): void {
+    const fresh: Accessory = {
+      id: crypto.randomUUID(),
+      what: '',
+      massKg: null,
+      place: 'front-bumper',
+      addsHeightMm: null,
+    };
+    this.store.patch(
+      'vehicle',
+      { accessories: [...(this.section()?.accessories ?? []), fresh] },
+      'accessories',
+    );
+  }
+  protected editAccessory(id: string, change: Partial<Accessory>): void {
+    this.store.patch(
+      'vehicle',
+      {
+        accessories: (this.section()?.accessories ?? []).map((a) => (a.id === id ? { ...a, ...change } : a)),
+      },
+      `accessories.${id}.${Object.keys(change).join()}`,
+    );
+  }
+  protected dropAccessory(id: string): void {
+    this.store.patch(
+      'vehicle',
+      { accessories: (this.section()?.accessories ?? []).filter((a) => a.id !== id) },
+      'accessories',
+    );
+  }
+}

@@ -1,0 +1,301 @@
+import type { Type } from '@angular/core';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
+import { TestBed } from '@angular/core/testing';
+import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
+import { MatInputHarness } from '@angular/material/input/testing';
+import { MatRadioGroupHarness } from '@angular/material/radio/testing';
+import { MatButtonHarness } from '@angular/material/button/testing';
+import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
+import type { JobSections } from '@rigger/core';
+import { demoJob, plainJob } from '@rigger/core/testing/demo-world';
+import { openBench } from '../../testing/shop-bench';
+import { ElevationView } from '../drawing/elevation-view';
+import { ElevationHarness } from '../drawing/elevation-view.harness';
+import { FigureHarness } from '../ui/figure.harness';
+import { HeadlineHarness } from '../ui/headline.harness';
+import { NumberFieldHarness } from '../ui/number-field.harness';
+import { BriefView } from './brief/brief';
+import { MatchView } from './match/match';
+import { SheetView } from './sheet/sheet';
+import { TapeView } from './tape/tape';
+import { TireView } from './tire/tire';
+import { VehicleView } from './vehicle/vehicle';
+
+async function show<T>(view: Type<T>, job: JobSections) {
+  const bench = await openBench(job);
+  const fixture = TestBed.createComponent(view);
+  const loader = TestbedHarnessEnvironment.loader(fixture);
+  const documentLoader = TestbedHarnessEnvironment.documentRootLoader(fixture);
+  await fixture.whenStable();
+  return {
+    ...bench,
+    fixture,
+    loader,
+    documentLoader,
+    page: fixture.nativeElement as HTMLElement,
+    headline: async () => (await loader.getHarness(HeadlineHarness)).sentence(),
+    field: (label: string) => loader.getHarness(NumberFieldHarness.labelled(label)),
+    button: (text: RegExp) => loader.getHarness(MatButtonHarness.with({ text })),
+    text: async () => {
+      await fixture.whenStable();
+      return (fixture.nativeElement as HTMLElement).textContent.replace(/\s+/g, ' ');
+    },
+  };
+}
+
+describe('Brief', () => {
+  it('adds the mix to 100 and says what is still missing', async () => {
+    const v = await show(BriefView, demoJob('hut-warden'));
+    expect(await v.headline()).toContain('Mostly gravel');
+    await (await v.field('Towing')).write('25');
+    expect(await v.headline()).toContain('25 % too much');
+    expect(v.store.sections()!.brief.usage.tow).toBe(25);
+    v.store.undo();
+    expect(await (await v.field('Towing')).text()).toBe('0');
+  });
+  it('every field goes to its place in the job', async () => {
+    const v = await show(BriefView, demoJob('hut-warden'));
+    await (await v.field('Tongue load')).write('120');
+    await (await v.field('Budget')).write('5500');
+    const chains = await v.loader.getHarness(MatCheckboxHarness.with({ label: /Chains/ }));
+    await chains.uncheck();
+    const stance = await v.loader.getHarness(MatRadioGroupHarness);
+    await stance.checkRadioButton({ label: 'Level' });
+    expect(v.store.sections()!.brief).toMatchObject({
+      tongueKg: 120,
+      budgetMinor: 550000,
+      chains: false,
+      stance: 'level',
+    });
+  });
+});
+
+describe('Vehicle', () => {
+  it('takes free text, then asks only what still matters', async () => {
+    const v = await show(VehicleView, {
+      ...demoJob('harbourmaster'),
+      vehicle: { ...plainJob('corvane-halder').vehicle, platform: null, year: null, variant: {}, query: '' },
+    });
+    const finder = await v.loader.getHarness(MatAutocompleteHarness);
+    await finder.enterText('halder 2021 crew diesel');
+    expect((await finder.getOptions()).length).toBeGreaterThan(0);
+    await (await finder.getOptions())[0]!.click();
+    expect(v.store.sections()!.vehicle).toMatchObject({
+      platform: 'corvane-halder',
+      year: 2021,
+      variant: { cab: 'crew', engine: 'diesel' },
+    });
+    expect(await v.headline()).toContain('2 questions still decide');
+    expect(await v.text()).toContain('grey plug');
+  });
+  it('an answer ends its question, and unknown stays possible', async () => {
+    const v = await show(VehicleView, demoJob('harbourmaster'));
+    const before = v.store.assessment()!.questions.length;
+    const [first] = await v.loader.getAllHarnesses(MatRadioGroupHarness);
+    await first!.checkRadioButton();
+    expect(v.store.assessment()!.questions).toHaveLength(before - 1);
+    const again = await v.button(/Unknown again/);
+    await again.click();
+    expect(v.store.assessment()!.questions.length).toBeGreaterThanOrEqual(before - 1);
+  });
+  it('an accessory weighs where it stands', async () => {
+    const v = await show(VehicleView, demoJob('hut-warden'));
+    const rear = () => v.store.assessment()!.forecast!.planned.rear.value;
+    const before = rear();
+    await (await v.field('Mass')).write('270');
+    expect(rear()).not.toBe(before);
+    await (await v.button(/Take out/)).click();
+    expect(v.store.sections()!.vehicle.accessories).toEqual([]);
+    await (await v.button(/Add a change/)).click();
+    expect(v.store.sections()!.vehicle.changes).toHaveLength(1);
+  });
+});
+
+describe('Tape', () => {
+  it('reads both units, and an unreadable corner keeps its text', async () => {
+    const v = await show(TapeView, demoJob('hut-warden'));
+    expect(await v.headline()).toContain('nose 22 mm low');
+    const [leftFront] = await v.loader.getAllHarnesses(MatInputHarness);
+    await leftFront!.setValue('18 x');
+    expect(await v.text()).toContain('cannot be read from character 4');
+    expect(v.store.sections()!.tape.corners.leftFront).toBe('18 x');
+    await leftFront!.setValue('17 1/2');
+    expect(await v.text()).toContain('17 1/2 in');
+    expect(await v.headline()).toContain('lower on the left');
+  });
+});
+
+describe('Tyre', () => {
+  it('sets old against new, and each figure opens its reason', async () => {
+    const v = await show(TireView, demoJob('hut-warden'));
+    const names = await Promise.all((await v.loader.getAllHarnesses(FigureHarness)).map((f) => f.spoken()));
+    for (const wanted of [
+      /Diameter.*LT285\/70R17.*: 832 mm, measured/,
+      /Diameter.*265\/70R17 115T: 806 mm, measured/,
+      /Shows 100, true.*103\.8 km\/h/,
+      /Backspacing, LT285/,
+      /Tyre and wheel, LT285.*: 36 kg/,
+      /Past the arch, front/,
+      /Starting pressure, rear/,
+    ])
+      expect(names.some((n) => wanted.test(n))).toBe(true);
+  });
+  it('typing a size of one’s own lets go of the picked tyre; what cannot be read says where', async () => {
+    const v = await show(TireView, demoJob('hut-warden'));
+    const size = await v.loader.getHarness(MatAutocompleteHarness);
+    expect(await size.getValue()).toBe('LT285/70R17 121/118S');
+    await size.clear();
+    await size.enterText('285/7OR17');
+    expect(v.store.sections()!.tire).toMatchObject({ tireCode: null, targetSize: '285/7OR17' });
+    expect(await v.text()).toContain('cannot be read from character 6');
+    await size.clear();
+    await size.enterText('35x12.50R17');
+    expect(await v.text()).toContain('35x12.50R17');
+    expect(await v.headline()).toContain('35x12.50R17');
+  });
+  it('stands several sizes side by side, says which clears, and changes their places', async () => {
+    const v = await show(TireView, demoJob('hut-warden'));
+    for (let i = 0; i < 40 && (await v.text()).includes('being looked at'); i++)
+      await new Promise((r) => setTimeout(r, 25));
+    expect(await v.headline()).toMatch(/needs? reliefs or another wheel/);
+    const size = await v.loader.getHarness(MatInputHarness.with({ selector: '.add input' }));
+    await size.setValue('305/');
+    await (await v.button(/^Add$/)).click();
+    expect(await v.text()).toContain('stops too early');
+    expect(v.store.sections()!.tire.candidates).toHaveLength(3);
+    await size.setValue('255/75R17');
+    await (await v.button(/^Add$/)).click();
+    expect(v.store.sections()!.tire.candidates.map((c) => c.size)).toContain('255/75R17');
+    v.page.querySelectorAll<HTMLButtonElement>('thead button.link')[0]!.click();
+    expect(v.store.sections()!.tire).toMatchObject({ targetSize: '265/70R17 115T', tireCode: 'CT-A265' });
+    expect(v.store.sections()!.tire.candidates[0]).toMatchObject({ tireCode: 'CT-L285' });
+    await v.fixture.whenStable();
+    v.page.querySelector<HTMLButtonElement>('.candidate button')!.click();
+    expect(v.store.sections()!.tire.candidates).toHaveLength(3);
+  });
+  it('another size at the rear is refused; one that cannot be read says where', async () => {
+    const v = await show(TireView, demoJob('hut-warden'));
+    const rear = await v.loader.getHarness(MatInputHarness.with({ selector: '[formcontrolname=rearSize]' }));
+    await rear.setValue('265/70R17');
+    expect(await v.text()).toContain('Front and rear tyre differ');
+    await rear.setValue('265/70');
+    expect(await v.text()).toContain('stops too early');
+  });
+  it('picking from the catalogue takes the tyre with its price and pressure', async () => {
+    const v = await show(TireView, plainJob('corvane-halder'));
+    const size = await v.loader.getHarness(MatAutocompleteHarness);
+    await size.enterText('peat');
+    const options = await size.getOptions();
+    expect(options.length).toBeGreaterThan(0);
+    await options[0]!.click();
+    expect(v.store.sections()!.tire.tireCode).toMatch(/^CT-/);
+    expect(
+      v.store.lines().some((l) => l.code === v.store.sections()!.tire.tireCode && l.quantity === 5),
+    ).toBe(true);
+  });
+});
+
+describe('Match', () => {
+  it('judges each source with its reasons and follows a choice', async () => {
+    const v = await show(MatchView, plainJob('corvane-halder'));
+    expect(await v.headline()).toContain('Nothing chosen yet');
+    const boxes = await v.loader.getAllHarnesses(MatCheckboxHarness);
+    const labels = await Promise.all(boxes.map((b) => b.getAriaLabel()));
+    await boxes[labels.indexOf('Choose TL-2810 Strut-top spacer 28 mm')]!.check();
+    expect(v.store.sections()!.build.items.map((i) => i.code)).toEqual(['TL-2810']);
+    expect(await v.headline()).toMatch(/^46 ± \d mm front/);
+    expect(await v.text()).toContain('Outer front shaft joint would run at');
+  });
+  it('a cure is added with one press and settles its need', async () => {
+    const v = await show(MatchView, plainJob('corvane-halder', ['TL-2810']));
+    const open = () => v.store.assessment()!.needs.filter((n) => n.finding.code === 'cv-angle').length;
+    expect(open()).toBe(1);
+    await (await v.button(/Add IW-55/)).click();
+    expect(open()).toBe(0);
+  });
+  it('those made for other vehicles are there when asked for, as no', async () => {
+    const v = await show(MatchView, plainJob('corvane-halder'));
+    expect(await v.text()).not.toContain('TL-5020');
+    await (
+      await v.loader.getAllHarnesses(MatButtonHarness.with({ text: /made for other vehicles/ }))
+    )[0]!.click();
+    expect(await v.text()).toContain('TL-5020');
+    expect(await v.text()).toContain('Not listed for the Corvane Halder');
+  });
+  it('any part can be added by name, counted, and taken out; the total runs along', async () => {
+    const v = await show(MatchView, plainJob('corvane-halder'));
+    const total = () => v.store.money()!.totalMinor;
+    const [adder] = await v.loader.getAllHarnesses(MatAutocompleteHarness);
+    await adder!.enterText('hose');
+    await (await adder!.getOptions())[0]!.click();
+    const one = total();
+    expect(one).toBeGreaterThan(0);
+    const qty = await v.field('Qty');
+    await qty.write('3');
+    expect(total()).toBeGreaterThan(one);
+    await qty.write('');
+    expect(v.store.sections()!.build.items[0]!.quantity).toBe(3);
+    await (await v.button(/^Out$/)).click();
+    expect(total()).toBe(0);
+  });
+  it('without a vehicle it says what to do first', async () => {
+    const job = plainJob('corvane-halder');
+    const v = await show(MatchView, { ...job, vehicle: { ...job.vehicle, platform: null } });
+    expect(await v.headline()).toContain('Say which vehicle');
+  });
+  it('a part the catalogue no longer has is shown and can be taken out', async () => {
+    const v = await show(MatchView, plainJob('corvane-halder', ['GONE-1']));
+    expect(await v.text()).toContain('is no longer in the catalogue');
+  });
+});
+
+describe('Sheet', () => {
+  it('has parts, money, every step in order, and the caution at the step', async () => {
+    const v = await show(SheetView, demoJob('farm-vet'));
+    const text = await v.text();
+    for (const line of v.store.lines()) expect(text).toContain(line.code);
+    const steps = v.store.plan()!.steps;
+    const places = steps.map((s) => text.indexOf(s.text));
+    expect(places.every((p) => p >= 0)).toBe(true);
+    expect(text).toContain('never under a jack alone');
+    expect(v.page.querySelectorAll('ol > li')).toHaveLength(steps.length + 1);
+    expect(v.page.querySelector('li.line')!.previousElementSibling!.textContent).toContain(
+      steps[v.store.plan()!.rideHeightLine - 1]!.text,
+    );
+    expect(text).toContain('A plan, not a certificate');
+  });
+  it('says what is not settled before anybody prints', async () => {
+    const v = await show(SheetView, plainJob('mettrick-fell', ['HF-590']));
+    expect(await v.text()).toContain('Lift block on a steered axle: never');
+  });
+  it('makes a file after everything is saved, and says when it cannot', async () => {
+    URL.createObjectURL = jest.fn(() => 'blob:x');
+    const click = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
+    const v = await show(SheetView, demoJob('farm-vet'));
+    v.store.patch('brief', { notes: 'just typed' }, 'notes');
+    await (await v.button(/Print to PDF/)).click();
+    await v.fixture.whenStable();
+    expect(v.server.dataOf('brief').notes).toBe('just typed');
+    expect(click).toHaveBeenCalledTimes(1);
+    v.server.goDown();
+    v.store.patch('brief', { notes: 'again' }, 'notes');
+    await (await v.button(/Parts list as CSV/)).click();
+    await v.fixture.whenStable();
+    expect(await v.text()).toContain('The server does not answer');
+    expect(click).toHaveBeenCalledTimes(1);
+    click.mockRestore();
+  });
+});
+
+it('the drawing stands higher with a lift, and says both heights aloud', async () => {
+  const { store } = await openBench(demoJob('hut-warden'));
+  const fixture = TestBed.createComponent(ElevationView);
+  fixture.componentRef.setInput('of', store.drawing()!);
+  const drawing = await TestbedHarnessEnvironment.harnessForFixture(fixture, ElevationHarness);
+  const lifted = await drawing.roofY();
+  expect(await drawing.spoken()).toContain('front 518 mm planned, 471 mm today');
+  expect((await drawing.texts()).join(' ')).toContain('471 mm taped today');
+  store.patch('build', { items: [] }, 'items');
+  fixture.componentRef.setInput('of', store.drawing()!);
+  expect(await drawing.roofY()).toBeGreaterThan(lifted);
+});

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createBenchApi } from './bench-api';
+
+expose(createBenchApi());

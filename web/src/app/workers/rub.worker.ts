@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createRubApi } from './rub-api';
+
+expose(createRubApi());

@@ -1,0 +1,123 @@
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { ApiError, Job, Saved } from '@rigger/contracts';
+import { SECTIONS, type JobSections, type SectionName } from '@rigger/core';
+import { catalogue, settings } from '@rigger/core/testing/demo-world';
+import { Observable, of, Subject, throwError } from 'rxjs';
+import { Api, type CallFailure } from '../app/data/api';
+import { JobStore } from '../app/data/job-store';
+import { Shop } from '../app/data/shop';
+
+const AT = '2026-11-25T08:00:00.000Z';
+/** as over the wire; jsdom has no structuredClone */
+const copy = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T;
+const META = { id: 'row', createdAt: AT, updatedAt: AT };
+
+/** The server as a screen sees it: holds one job, takes saves, and fails in the ways a test asks for. */
+export class FakeServer {
+  readonly saves: { readonly section: SectionName; readonly version: number; readonly data: unknown }[] = [];
+  private fail: CallFailure | null = null;
+  private waiting: Subject<void> | null = null;
+  job: Job;
+  constructor(sections: JobSections) {
+    this.job = {
+      id: 'job-1',
+      number: 1012,
+      createdAt: AT,
+      updatedAt: AT,
+      sections: Object.fromEntries(
+        SECTIONS.map((s) => [s, { ...META, version: 1, data: copy(sections[s]) }]),
+      ) as unknown as Job['sections'],
+    };
+  }
+  dataOf<K extends SectionName>(section: K): JobSections[K] {
+    return this.job.sections[section].data as unknown as JobSections[K];
+  }
+  /** Somebody else saves this section. */
+  elsewhere<K extends SectionName>(section: K, change: Partial<JobSections[K]>): void {
+    const { version, data } = this.job.sections[section];
+    this.put(section, version + 1, { ...data, ...change });
+  }
+  goDown(): void {
+    this.fail = { kind: 'no-answer' };
+  }
+  refuse(error: Partial<ApiError>): void {
+    this.fail = {
+      kind: 'refused',
+      error: { code: 'entry-invalid', message: 'no', requestId: 'r', ...error },
+    };
+  }
+  comeBack(): void {
+    this.fail = null;
+  }
+  /** Saves hang until `release`. */
+  hang(): void {
+    this.waiting = new Subject();
+  }
+  release(): void {
+    this.waiting?.next();
+    this.waiting?.complete();
+    this.waiting = null;
+  }
+  private put(section: SectionName, version: number, data: unknown): void {
+    this.job = {
+      ...this.job,
+      sections: { ...this.job.sections, [section]: { ...META, version, data: copy(data) } },
+    };
+  }
+  private answer(section: SectionName, version: number, data: unknown): Observable<Saved> {
+    if (this.fail) return throwError(() => this.fail);
+    const stored = this.job.sections[section];
+    if (stored.version !== version)
+      return throwError((): CallFailure => ({
+        kind: 'refused',
+        error: {
+          code: 'version-conflict',
+          message: 'newer',
+          requestId: 'r',
+          yours: { version, data },
+          theirs: { version: stored.version, data: stored.data },
+        },
+      }));
+    this.saves.push({ section, version, data: copy(data) });
+    this.put(section, version + 1, data);
+    return of({ ...META, version: version + 1 });
+  }
+  readonly api = {
+    catalogue: () => of(catalogue),
+    settings: () => of({ ...META, version: 1, data: settings }),
+    saveSettings: (version: number, data: unknown) => of({ ...META, version: version + 1, data }),
+    board: () => of([]),
+    job: () => (this.fail ? throwError(() => this.fail) : of(copy(this.job))),
+    save: (_id: string, section: SectionName, version: number, data: unknown): Observable<Saved> => {
+      const { waiting } = this;
+      if (!waiting) return this.answer(section, version, data);
+      return new Observable((out) =>
+        waiting.subscribe({ complete: () => this.answer(section, version, data).subscribe(out) }),
+      );
+    },
+    export: () => of(new Blob(['x'])),
+  };
+}
+
+/** A shop with one job open, on a fake server; storages are emptied first. `left`: what a crash left behind. */
+export async function openBench(
+  sections: JobSections,
+  left?: { readonly job: Job; readonly unsaved: string },
+) {
+  localStorage.clear();
+  sessionStorage.clear();
+  const server = new FakeServer(sections);
+  if (left) {
+    server.job = left.job;
+    localStorage.setItem(`rigger.unsaved.${left.job.id}`, left.unsaved);
+  }
+  TestBed.configureTestingModule({
+    providers: [provideRouter([]), { provide: Api, useValue: server.api }],
+  });
+  TestBed.inject(Shop).load();
+  const store = TestBed.inject(JobStore);
+  await store.open('job-1');
+  return { server, store };
+}
+export type Bench = Awaited<ReturnType<typeof openBench>>;

@@ -1,0 +1,325 @@
+import {
+  assess,
+  FIGURE_NAMES,
+  FORMULAS,
+  HAZARDS,
+  moneyOf,
+  parseTireSize,
+  PLACES,
+  STAGES,
+  USES,
+  workPlan,
+  type Figure,
+  type Finding,
+  type JobSections,
+} from '@rigger/core';
+import { catalogue, demoJob, demoJobs, plainJob, settings, vehicleOf } from '@rigger/core/testing/demo-world';
+import {
+  briefHeadline,
+  degrees,
+  duration,
+  FIGURE_WORDS,
+  figureText,
+  findingText,
+  FORMULA_WORDS,
+  HAZARD_WORDS,
+  lengthFaultText,
+  matchHeadline,
+  money,
+  numberFaultText,
+  PLACE_WORDS,
+  plural,
+  provenanceText,
+  sheetHeadline,
+  STAGE_WORDS,
+  tapeHeadline,
+  tireFaultText,
+  tireHeadline,
+  USE_WORDS,
+  vehicleHeadline,
+  type Style,
+} from '.';
+
+const MM: Style = { length: 'mm', currency: 'mk' };
+const IN: Style = { length: 'in', currency: 'mk' };
+/** what no sentence may hold: a value that was never put in, or a word of the machine */
+const BROKEN = /undefined|null|NaN|\[object|Infinity|\{|\}| {2}/;
+
+describe('figures and lists have words', () => {
+  it.each([
+    ['figures', FIGURE_NAMES, FIGURE_WORDS],
+    ['formulas', FORMULAS, FORMULA_WORDS],
+    ['hazards', HAZARDS, HAZARD_WORDS],
+    ['stages', STAGES, STAGE_WORDS],
+    ['uses', USES, USE_WORDS],
+    ['places', PLACES, PLACE_WORDS],
+  ] as const)('%s, each once and no others', (_, names, words) => {
+    expect(Object.keys(words).sort()).toEqual([...names].sort());
+  });
+  it('every hazard says what can happen before what to do', () => {
+    for (const h of Object.values(HAZARD_WORDS)) {
+      expect(h.title).toMatch(/\.$/);
+      expect(h.text.length).toBeGreaterThan(20);
+    }
+  });
+});
+
+describe('numbers', () => {
+  it.each([
+    [184250, '1\u00a0843\u00a0mk'],
+    [0, '0\u00a0mk'],
+    [-5000, '−50\u00a0mk'],
+    [123456789, '1\u00a0234\u00a0568\u00a0mk'],
+  ])('%d minor units read %s', (minor, text) => {
+    expect(money(minor, MM)).toBe(text);
+  });
+  it.each([
+    [320, '5 h 20'],
+    [45, '45 min'],
+    [59.6, '1 h 00'],
+    [0, '0 min'],
+  ])('%d minutes read %s', (minutes, text) => {
+    expect(duration(minutes)).toBe(text);
+  });
+  it('a forecast shows its range, rounded like the value and never to nothing', () => {
+    const f: Figure = {
+      name: 'lift',
+      value: 46.31,
+      unit: 'mm',
+      truth: 'computed',
+      because: [],
+      plusMinus: 1.72,
+    };
+    expect(figureText(f, MM, 0)).toBe('46 ± 2 mm');
+    expect(figureText(f, MM)).toBe('46.3 ± 1.7 mm');
+    expect(figureText({ ...f, plusMinus: 0.3 }, MM, 0)).toBe('46 ± 1 mm');
+    expect(figureText({ ...f, plusMinus: undefined }, MM, 0)).toBe('46 mm');
+    expect(figureText(f, IN)).toBe('1 13/16 ± 0.07 in');
+  });
+  it('degrees get coarser where it does not matter', () => {
+    expect(degrees(8.34)).toBe('8.3°');
+    expect(degrees(-23.4)).toBe('−23°');
+  });
+  it('one is one', () => {
+    expect(plural(1, 'part')).toBe('1 part');
+    expect(plural(0, 'part')).toBe('0 parts');
+  });
+  it('provenance is said in words of trust', () => {
+    expect(provenanceText({ kind: 'fitted-here', jobs: ['1007', '1011'] })).toBe(
+      'fitted here (job 1007, 1011)',
+    );
+    expect(provenanceText({ kind: 'guess' })).toMatch(/nobody/);
+  });
+});
+
+describe('findings', () => {
+  const all: Finding[] = [
+    { code: 'not-listed', platform: 'Corvane Halder' },
+    { code: 'wrong-years', from: 2022, to: 2024, year: null },
+    { code: 'variant-excludes', field: 'dampers', value: 'adaptive' },
+    { code: 'ask-variant', fields: ['dampers', 'year'] },
+    { code: 'unknown-assumed', fields: ['cab'] },
+    { code: 'provenance', provenance: { kind: 'maker-lists' } },
+    { code: 'wrong-construction', wants: 'frame' },
+    { code: 'wrong-construction', wants: 'unibody' },
+    { code: 'block-on-steered-axle' },
+    { code: 'structural-change' },
+    { code: 'not-reversible' },
+    { code: 'same-place', family: 'coil-spacer', axle: 'rear' },
+    { code: 'comes-late', leadDays: 1, neededBy: '2026-12-01' },
+    {
+      code: 'no-balance',
+      axle: 'front',
+      fault: { code: 'no-balance-in-reach', direction: 'droop', lastZMm: -110, member: 'upper arm' },
+    },
+    {
+      code: 'camber-reach',
+      axle: 'front',
+      valueDeg: -2.1,
+      spec: [-0.8, 0.2],
+      reach: [-0.5, 0.5],
+      shortDeg: 0.8,
+    },
+    { code: 'caster-reach', axle: 'front', valueDeg: 1.2, spec: [2, 3.4], reach: [-0.4, 0.4], shortDeg: 0.4 },
+    { code: 'cv-angle', axle: 'front', valueDeg: 9.01, limitDeg: 8 },
+    { code: 'axle-off-centre', axle: 'rear', shiftLeftMm: -7.2 },
+    { code: 'steering-wheel-off-centre', turnDeg: -5 },
+    { code: 'damper-match', axle: 'rear', fromNPerMm: 38, toNPerMm: 52 },
+    { code: 'nose-high-loaded', byMm: 12 },
+    { code: 'not-level', rakeMm: 31, wanted: [10, 25] },
+    { code: 'over-height', heightMm: 2080, limitMm: 2050, what: 'older ferry' },
+    { code: 'over-budget', totalMinor: 620000, budgetMinor: 600000 },
+    { code: 'over-axle-load', axle: 'rear', loadKg: 1710, ratedKg: 1650 },
+    { code: 'local-total-lift', liftMm: 71, limitMm: 50 },
+    { code: 'local-tire-lift', liftMm: 26, limitMm: 20 },
+    { code: 'local-track', increaseMm: 60, limitMm: 50 },
+    { code: 'handling-changed', riseMm: 61 },
+    { code: 'headlamps', turnDeg: 0.4 },
+    {
+      code: 'tire-clearance',
+      axle: 'front',
+      obstacle: 'liner',
+      clearanceMm: -4,
+      marginMm: 10,
+      where: 'lock-bump',
+      others: 2,
+      liftMm: 10,
+      needsLiftMm: 38,
+      chains: false,
+    },
+    {
+      code: 'tire-clearance',
+      axle: 'rear',
+      obstacle: 'rear-tub',
+      clearanceMm: 14,
+      marginMm: 25,
+      where: 'bump',
+      others: 0,
+      liftMm: 40,
+      needsLiftMm: 38,
+      chains: true,
+    },
+    {
+      code: 'tire-clearance',
+      axle: 'front',
+      obstacle: 'upper-arm',
+      clearanceMm: 4,
+      marginMm: 10,
+      where: 'always',
+      others: 1,
+      liftMm: 40,
+      needsLiftMm: null,
+      chains: false,
+    },
+    { code: 'tire-to-stop', axle: 'front', obstacle: 'liner', clearanceMm: -3, where: 'lock-bump' },
+    { code: 'structural-relief', axle: 'front', obstacle: 'body-mount' },
+    { code: 'front-rear-mismatch', percent: 2.4, limitPercent: 1.5 },
+    { code: 'centre-bore-loose', wheelMm: 78.1, hubMm: 71.5 },
+    {
+      code: 'spare-size',
+      place: 'under-bed',
+      diameterMm: 842,
+      sectionMm: 285,
+      maxDiameterMm: 830,
+      maxSectionMm: 285,
+    },
+    { code: 'spare-load', place: 'tailgate', massKg: 38, ratedKg: 34 },
+    { code: 'hose-short', axle: 'rear', what: 'brake-hose', shortMm: 9, freeMm: 330 },
+    { code: 'hose-short', axle: 'front', what: 'abs-lead', shortMm: 9, freeMm: 330 },
+    { code: 'bar-link-angle', axle: 'front', valueDeg: 24, limitDeg: 20, changeMm: 31 },
+    { code: 'bar-link-angle', axle: 'rear', valueDeg: -24, limitDeg: 20, changeMm: null },
+    { code: 'stud-engagement', axle: 'front', engagedMm: 11, neededMm: 14, spacerMm: 20 },
+    { code: 'stud-cut', axle: 'rear', cutMm: 6, spacerMm: 25 },
+    { code: 'spacer-papers', axle: 'rear', spacerMm: 25 },
+    { code: 'rim-refused', rimIn: 11, minIn: 7, maxIn: 9 },
+    { code: 'rim-diameter', tireIn: 18, wheelIn: 17 },
+    { code: 'rim-over-brakes', rimIn: 15, minIn: 17 },
+    { code: 'bolt-circle', wheel: '5×114.3', vehicle: '6×139.7' },
+    { code: 'centre-bore', wheelMm: 100, hubMm: 106.1 },
+    { code: 'wheel-load', ratedKg: 700, neededKg: 773 },
+    { code: 'tire-load', capacityKg: 690, neededKg: 773, axle: 'rear' },
+    { code: 'tire-load-unknown' },
+    { code: 'tire-assumed-series', diameterMm: 802 },
+    { code: 'over-arch', axle: 'front', byMm: 14 },
+    { code: 'calibration', percent: 3.8 },
+    { code: 'left-right', axle: 'front', differenceMm: 12, lowSide: 'left' },
+    { code: 'outside-ordinary', axle: 'rear', measuredMm: 530, ordinary: [478, 514] },
+  ];
+  const halder = catalogue.platforms.find((p) => p.code === 'corvane-halder') ?? null;
+  it.each(all.map((f) => [f.code, f] as const))('%s is a plain sentence in both units', (_, f) => {
+    for (const style of [MM, IN])
+      for (const platform of [halder, null]) {
+        const text = findingText(f, style, platform);
+        expect(text).not.toMatch(BROKEN);
+        expect(text).toMatch(/^[A-Z0-9−“].*[.]$/);
+      }
+  });
+  it('says the figures it was given, in the unit of the shop', () => {
+    const f: Finding = { code: 'over-height', heightMm: 2080, limitMm: 2050, what: 'older ferry' };
+    expect(findingText(f, MM)).toBe('2080 mm high: 30 mm over the older ferry at 2050 mm.');
+    expect(findingText(f, IN)).toContain('in high');
+    expect(findingText({ code: 'ask-variant', fields: ['dampers'] }, MM, halder)).toBe(
+      'Ask first: which dampers.',
+    );
+    expect(findingText({ code: 'axle-off-centre', axle: 'front', shiftLeftMm: 6 }, MM)).toBe(
+      'The front axle would sit 6 mm to the left.',
+    );
+  });
+  it('no finding of any demo job reads broken', () => {
+    for (const name of demoJobs)
+      for (const n of assess(demoJob(name), catalogue, settings).needs)
+        expect(findingText(n.finding, IN)).not.toMatch(BROKEN);
+  });
+});
+
+describe('faults say the value, the limit and the way out', () => {
+  it('of numbers', () => {
+    expect(
+      numberFaultText({ code: 'number-out-of-range', value: 4000, min: 0, max: 3000 }, 'Payload', 'kg'),
+    ).toBe('4000 kg is outside 0 to 3000 kg. Not saved until it is mended.');
+    expect(numberFaultText({ code: 'number-unreadable', text: '12x', at: 2 }, 'Payload', 'kg')).toContain(
+      'character 3',
+    );
+  });
+  it('of lengths', () => {
+    expect(lengthFaultText({ code: 'length-unreadable', text: '31 x', at: 3 }, MM)).toContain('31 5/8');
+    expect(lengthFaultText({ code: 'length-out-of-range', mm: 12, minMm: 300, maxMm: 1200 }, MM)).toContain(
+      '300 mm to 1200 mm',
+    );
+  });
+  it.each(['25S/70R16', '265/70', '265/70R99', '265/70R17 300T'])('of the tyre size %s', (text) => {
+    const r = parseTireSize(text);
+    expect(r.ok).toBe(false);
+    if (!r.ok) expect(tireFaultText(r.fault)).toMatch(/sidewall/);
+  });
+});
+
+describe('each screen says its finding first', () => {
+  const heads = (job: JobSections) => {
+    const a = assess(job, catalogue, settings);
+    const plan = a.vehicle ? workPlan(a.chosen, a.vehicle, catalogue) : null;
+    const m = moneyOf([], plan?.minutes ?? 0, settings);
+    return [
+      briefHeadline(job, MM),
+      vehicleHeadline(a),
+      tapeHeadline(a.tape, MM),
+      tireHeadline(a.tires.check, a, MM),
+      matchHeadline(a, m, MM),
+      sheetHeadline(plan, 3, m, MM),
+    ];
+  };
+  it.each([
+    ...demoJobs.map((n) => [n, demoJob(n)] as const),
+    ['a plain one', plainJob('mettrick-fell')] as const,
+  ])('for %s', (_, job) => {
+    for (const h of heads(job)) {
+      expect(h.sentence).not.toMatch(BROKEN);
+      expect(h.consequence).not.toMatch(BROKEN);
+      expect(h.sentence.length).toBeGreaterThan(10);
+    }
+  });
+  it('an incomplete mix says what is missing, a full one what it is mostly', () => {
+    const job = plainJob('corvane-halder');
+    const mix = (usage: Partial<JobSections['brief']['usage']>) =>
+      briefHeadline({ ...job, brief: { ...job.brief, usage: { ...job.brief.usage, ...usage } } }, MM)
+        .sentence;
+    expect(mix({ highway: 60 })).toContain('40 % still to say');
+    expect(mix({ highway: 60, gravel: 50 })).toContain('10 % too much');
+    expect(mix({ gravel: 70, rock: 30 })).toContain('Mostly gravel, 70 %');
+  });
+  it('the match says what is left open, and the gravest first', () => {
+    const job = plainJob('mettrick-fell', ['HF-590']);
+    const a = assess(job, catalogue, settings);
+    const h = matchHeadline(a, moneyOf([], 0, settings), MM);
+    expect(h.sentence).toContain('cannot stay');
+    expect(h.consequence).toContain('steered axle');
+  });
+  it('the sheet names the step from which the wheels are down', () => {
+    const job = demoJob('hut-warden');
+    const a = assess(job, catalogue, settings);
+    const plan = workPlan(a.chosen, vehicleOf(job), catalogue);
+    expect(sheetHeadline(plan, 7, moneyOf([], plan.minutes, settings), MM).consequence).toContain(
+      `step ${plan.rideHeightLine + 1}`,
+    );
+  });
+});

@@ -1,0 +1,162 @@
+import {
+  formatDecimal,
+  type Hazard,
+  type Lack,
+  type LengthFault,
+  type NumberFault,
+  type PartFamily,
+  type Place,
+  type Stage,
+  type TireSizeFault,
+  type Use,
+} from '@rigger/core';
+import { length, plural, type Style } from './format';
+
+export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  brief: 'Brief',
+  quote: 'Quote',
+  parts: 'Parts',
+  bay: 'Bay',
+  'follow-up': 'Follow-up',
+  done: 'Done',
+};
+export const USE_WORDS: Readonly<Record<Use, string>> = {
+  highway: 'Highway',
+  gravel: 'Gravel',
+  rock: 'Rock and trail',
+  mud: 'Mud and snow',
+  load: 'Loaded',
+  tow: 'Towing',
+};
+export const PLACE_WORDS: Readonly<Record<Place, string>> = {
+  'front-bumper': 'front bumper',
+  bonnet: 'under the bonnet',
+  cab: 'cab',
+  roof: 'roof',
+  sills: 'sills',
+  'load-bed': 'load bed',
+  'rear-bumper': 'rear bumper',
+  hitch: 'hitch',
+};
+export const familyWords = (f: PartFamily): string => f.replace(/-/g, ' ');
+
+export function lackText(l: Lack): string {
+  switch (l.code) {
+    case 'usage-sum':
+      return `use ${formatDecimal(l.sum, 0)} of 100 %`;
+    case 'no-vehicle':
+      return 'no vehicle';
+    case 'to-ask':
+      return `${l.count} to ask`;
+    case 'corners':
+      return `${plural(l.count, 'corner')} to tape`;
+    case 'no-tire':
+      return 'no tyre';
+    case 'size-unreadable':
+      return 'size unreadable';
+    case 'no-source':
+      return 'no lift source';
+    case 'not-fitting':
+      return `${l.count} not settled`;
+    case 'unknown-parts':
+      return `${plural(l.count, 'part')} not in the catalogue`;
+  }
+}
+
+/** What can happen, then what to do; printed at the step. */
+export const HAZARD_WORDS: Readonly<Record<Hazard, { readonly title: string; readonly text: string }>> = {
+  'vehicle-in-air': {
+    title: 'Vehicle in the air.',
+    text: 'It can fall. Rated stands or lift on the maker’s points, wheels chocked, never under a jack alone.',
+  },
+  'compressed-spring': {
+    title: 'Compressed spring.',
+    text: 'It can fly out. Rated compressor, hooks opposite and seated, no impact tool on the compressor, never in line with the axis; where it will not seat, stop and hand it to a specialist.',
+  },
+  'axle-down': {
+    title: 'Heavy part coming down.',
+    text: 'It can slip and tear hoses. Support both sides, lower slowly and together, watch hoses and leads; nobody under it.',
+  },
+  'stored-bar-load': {
+    title: 'Anti-roll bar under load.',
+    text: 'It can whip when its clamps or links leave. Both wheels at the same droop first.',
+  },
+  'brake-work': {
+    title: 'Brakes.',
+    text: 'A strained hose fails later. The caliper never hangs on its hose; pedal and leak check before the vehicle moves.',
+  },
+  'steering-joint': {
+    title: 'Steering joint.',
+    text: 'It can come apart. New split pin; castle nut advanced to the next slot, never backed off; no play after.',
+  },
+  cutting: {
+    title: 'Cutting, grinding, drilling.',
+    text: 'Sparks and chips. Eyes, ears, fire watch; battery and control units disconnected near wiring.',
+  },
+  'battery-airbag': {
+    title: 'Battery and airbags.',
+    text: 'They can fire. Disconnect, wait, keep the key out; the steering sensor may need calibration.',
+  },
+  structural: {
+    title: 'Structure.',
+    text: 'No filing, slotting, heating or welding of mounts without an engineer’s note.',
+  },
+  handling: {
+    title: 'Handling has changed.',
+    text: 'Higher centre of gravity: it leans and tips sooner. Drive it gently first; tell the customer.',
+  },
+  law: {
+    title: 'Local rules.',
+    text: 'Lift, tyre cover, lamps, bumper and spacers: local code and inspection decide.',
+  },
+  'arm-can-drop': {
+    title: 'Arm can drop.',
+    text: 'It can trap a hand. Jack just touching under the arm, hands out of the fork; watch the brake hose.',
+  },
+};
+export const DISCLAIMER =
+  'A plan, not a certificate: the vehicle and part makers’ manuals, local code and a licensed technician come before this sheet.';
+
+export function numberFaultText(f: NumberFault, what: string, unit: string): string {
+  const u = unit === '' ? '' : ` ${unit}`;
+  switch (f.code) {
+    case 'number-empty':
+      return `${what} is empty.`;
+    case 'number-unreadable':
+      return `“${f.text}” cannot be read from character ${f.at + 1}: write a number, as 12.5.`;
+    case 'number-out-of-range':
+      return `${formatDecimal(f.value, Number.isInteger(f.value) ? 0 : 1)}${u} is outside ${f.min} to ${f.max}${u}. Not saved until it is mended.`;
+  }
+}
+export function lengthFaultText(f: LengthFault, style: Style): string {
+  switch (f.code) {
+    case 'length-empty':
+      return 'Not taped yet.';
+    case 'length-unreadable':
+      return `“${f.text}” cannot be read from character ${f.at + 1}: write 31 5/8, 31.625, 31-5/8" or 803 mm.`;
+    case 'length-out-of-range':
+      return `${length(f.mm, style)} is outside ${length(f.minMm, style)} to ${length(f.maxMm, style)}: hub centre to arch, not ground to arch.`;
+  }
+}
+const SIZE_WHAT = {
+  'section-mm': 'section width',
+  aspect: 'aspect',
+  'rim-in': 'rim',
+  'diameter-in': 'diameter',
+  'load-index': 'load index',
+} as const;
+const SIZE_UNIT = {
+  'section-mm': ' mm',
+  aspect: ' %',
+  'rim-in': ' in',
+  'diameter-in': ' in',
+  'load-index': '',
+} as const;
+export function tireFaultText(f: TireSizeFault): string {
+  if (f.code === 'tire-size-unreadable')
+    return f.at >= f.text.length
+      ? `“${f.text}” stops too early: write it as on the sidewall, 265/70R17, 35x12.50R17 or 7.50R16.`
+      : `“${f.text}” cannot be read from character ${f.at + 1} (“${f.text.charAt(f.at)}”): write it as on the sidewall, 265/70R17, 35x12.50R17 or 7.50R16.`;
+  const u = SIZE_UNIT[f.what];
+  return `A ${SIZE_WHAT[f.what]} of ${formatDecimal(f.value, f.value % 1 === 0 ? 0 : 1)}${u} is no tyre; ${f.min} to ${f.max}${u}${f.what === 'rim-in' ? ', whole or half inches' : ''}. Look at the sidewall again.`;
+}
