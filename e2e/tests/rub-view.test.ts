@@ -13,9 +13,14 @@ test('the rub map: where it touches, another pose, a relief ticked, the rear axl
   const cell = page.locator('.cell');
   await expect(cell).toHaveText(/^Travel .+: .+ (clears|rubs) by/);
   const before = await cell.textContent();
+  // a pose chosen at once, while the map is still coarse, stays chosen
   const box = (await map.boundingBox())!;
-  await page.mouse.click(box.x + box.width * 0.3, box.y + box.height * 0.2);
+  await map.click({ position: { x: box.width * 0.3, y: box.height * 0.2 } });
   await expect(cell).not.toHaveText(before ?? '');
+  const bump = /^Travel \d+ mm, rack \d+ mm right/;
+  await expect(cell).toHaveText(bump);
+  await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible({ timeout: 15_000 });
+  await expect(cell).toHaveText(bump);
   // the drawings follow: contact marked, obstacles around it
   const plan = page.getByRole('img', { name: 'Plan view of the chosen pose' });
   await expect(plan.locator('.contact text')).toContainText(' mm');
@@ -24,7 +29,6 @@ test('the rub map: where it touches, another pose, a relief ticked, the rear axl
   await map.focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
   await expect(plan.locator('polygon.tyre').first()).not.toHaveAttribute('points', drawn ?? '');
-  await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible({ timeout: 15_000 });
 
   const flap = page.getByRole('checkbox', { name: /Take the mud flaps off/ });
   await flap.check();

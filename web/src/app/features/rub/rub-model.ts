@@ -9,6 +9,12 @@ export interface Cell {
   readonly row: number;
   readonly column: number;
 }
+/** the place in an ascending list that comes nearest to a value; to 0 where there is none */
+const nearest = (list: readonly number[], value: number | null | undefined): number =>
+  list.reduce(
+    (best, v, i) => (Math.abs(v - (value ?? 0)) < Math.abs((list[best] ?? 0) - (value ?? 0)) ? i : best),
+    0,
+  );
 
 /** One axle's rub map: asked of the worker anew whenever plan, tyre or reliefs change, refined while it is looked at. */
 @Injectable()
@@ -21,6 +27,9 @@ export class RubModel {
   private readonly step = signal<RubProgress | null>(null);
   private readonly halted = signal(false);
   private readonly picked = signal<Cell | null>(null);
+  /** true once somebody chose the pose; until then the worst one is shown */
+  private readonly byHand = signal(false);
+  private runs = 0;
   private readonly posedAt = signal<RubPose | null>(null);
 
   readonly axle = this.chosenAxle.asReadonly();
@@ -55,6 +64,7 @@ export class RubModel {
   }
 
   private async run(input: ReturnType<typeof this.input>): Promise<void> {
+    const run = ++this.runs;
     this.halted.set(false);
     if (!input) {
       this.answer.set(null);
@@ -62,43 +72,44 @@ export class RubModel {
       return;
     }
     const listener = this.worker.listener((p) => {
-      if (!same(input, this.input()) || this.halted()) return;
+      if (run !== this.runs || this.halted()) return;
       this.step.set(p);
       if (p.soFar) this.take(p.soFar);
     });
     const result = await this.worker.api.study(input, listener);
-    if (result === 'stopped' || !same(input, this.input())) return; // something newer is under way, or it was stopped
+    if (result === 'stopped' || run !== this.runs) return; // something newer is under way, or it was stopped
+    this.runs += 1; // what is still on its way from this run comes too late
     this.step.set(null);
     this.problem.set(result.ok ? null : result.fault);
     if (result.ok) this.take(result.value);
     else this.answer.set(null);
   }
+  /** Takes an answer in: a pose chosen by hand stays, at the nearest cell of the new map; else the worst one over the
+   *  used travel is shown. */
   private take(study: RubStudy): void {
-    const before = this.answer();
+    const [before, kept] = [this.answer(), this.picked()];
     this.answer.set(study);
     const { zMm, across } = study.map.grid;
-    const kept = this.picked();
-    if (before && kept && before.map.grid.zMm.length === zMm.length && kept.row < zMm.length) {
-      void this.ask();
-      return;
-    }
-    // the worst place over the used travel is shown first
     const worst = study.obstacles[0]?.used;
-    const near = (list: readonly number[], v: number | null) =>
-      list.reduce((b, x, i) => (Math.abs(x - (v ?? 0)) < Math.abs((list[b] ?? 0) - (v ?? 0)) ? i : b), 0);
-    this.pick({
-      row: near(zMm, worst?.zMm ?? study.rideZMm),
-      column: near(across, worst?.across ?? 0),
+    const stays = this.byHand() && before !== null && kept !== null;
+    this.go({
+      row: nearest(zMm, stays ? before.map.grid.zMm[kept.row] : (worst?.zMm ?? study.rideZMm)),
+      column: nearest(across, stays ? before.map.grid.across[kept.column] : worst?.across),
     });
   }
 
   show(axle: Axle): void {
     this.picked.set(null);
+    this.byHand.set(false);
     this.answer.set(null);
     this.posedAt.set(null);
     this.chosenAxle.set(axle);
   }
   pick(cell: Cell): void {
+    this.byHand.set(true);
+    this.go(cell);
+  }
+  private go(cell: Cell): void {
     this.picked.set(cell);
     void this.ask();
   }

@@ -10,6 +10,7 @@ import { HeadlineHarness } from '../../ui/headline.harness';
 import { createRubApi } from '../../workers/rub-api';
 import { RubView } from './rub';
 import { RubInputs } from './rub-inputs';
+import type { RubModel } from './rub-model';
 
 jest.mock('chart.js', () => ({
   Chart: class {
@@ -59,6 +60,27 @@ describe('Rub map', () => {
     await v.settled();
     expect(cell.textContent).not.toBe(before);
     expect(cell.textContent).toMatch(/^Travel .+ mm, rack .+: /);
+  });
+  it('a pose chosen while the map is still coarse stays when it gets finer', async () => {
+    await openBench(demoJob('hut-warden'));
+    const fixture = TestBed.createComponent(RubView);
+    const page = fixture.nativeElement as HTMLElement;
+    const text = () => page.querySelector('.cell')?.textContent ?? '';
+    const view = fixture.componentInstance as unknown as { model: RubModel };
+    const rows = () => view.model.study()?.map.grid.zMm.length ?? 0;
+    for (let i = 0; i < 400 && rows() === 0; i++) await new Promise((r) => setTimeout(r, 1));
+    const coarse = rows();
+    view.model.pick({ row: coarse - 1, column: 0 });
+    const at = view.model.study()!.map.grid;
+    const [z, across] = [at.zMm.at(-1)!, at.across[0]!];
+    for (let i = 0; i < 1500 && view.model.progress() !== null; i++)
+      await new Promise((r) => setTimeout(r, 10));
+    await fixture.whenStable();
+    const [fine, cell] = [view.model.study()!.map.grid, view.model.cell()!];
+    expect(fine.zMm.length).toBeGreaterThan(coarse);
+    expect(fine.zMm[cell.row]).toBeCloseTo(z, 6);
+    expect(fine.across[cell.column]).toBeCloseTo(across, 6);
+    expect(text()).toMatch(/^Travel /);
   });
   it('a ticked relief is part of the job and changes the map; unticked it is gone', async () => {
     const v = await show(demoJob('hut-warden'));
