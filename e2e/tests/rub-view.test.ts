@@ -5,7 +5,6 @@ test('the rub map: where it touches, another pose, a relief ticked, the rear axl
   page,
   server,
 }) => {
-  test.setTimeout(60_000);
   await page.goto(await server.at(1012, 'rub'));
   const headline = page.locator('app-headline h1');
   await expect(headline).toContainText('LT285/70R17');

@@ -16,7 +16,6 @@ for (const dark of [false, true])
   });
 
 test('dialogs, the open Why and an error meet them too', async ({ page, server }) => {
-  test.setTimeout(90_000);
   await page.goto(server.base);
   await expect(page.getByText('Hut warden')).toBeVisible();
   for (const key of ['n', '/', '?']) {
@@ -42,7 +41,6 @@ for (const [width, height] of [
   [834, 1112],
 ] as const)
   test(`no screen scrolls sideways at ${width} × ${height}`, async ({ page, server }) => {
-    test.setTimeout(90_000);
     await page.setViewportSize({ width, height });
     await page.goto(server.base);
     await expect(page.getByText('Hut warden')).toBeVisible();
