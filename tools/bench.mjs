@@ -4,7 +4,9 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { performance } from 'node:perf_hooks';
+import { pathToFileURL } from 'node:url';
 import { gzipSync } from 'node:zlib';
+import { build as bundle } from 'esbuild';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './bootstrap.mjs';
 import { closedFormWishbone } from './closed-form-wishbone.mjs';
 import { openBrowser, startServer } from './running-product.mjs';
@@ -77,8 +79,17 @@ begun = performance.now();
 await (await fetch(`${warm.base}api/jobs/${id}/sheet.pdf`)).arrayBuffer();
 line('build sheet as PDF, again', ms(performance.now() - begun));
 
-const { tsImport } = await import('tsx/esm/api');
-const core = await tsImport('@rigger/core', import.meta.url);
+// the core as it is shipped: bundled, without what a development loader adds around every function
+const bundled = path.join(dir, 'core.mjs');
+await bundle({
+  entryPoints: [path.join(root, 'core/src/index.ts')],
+  outfile: bundled,
+  bundle: true,
+  format: 'esm',
+  target: 'node20',
+  logLevel: 'warning',
+});
+const core = await import(pathToFileURL(bundled).href);
 const catalogue = await (await fetch(`${warm.base}api/catalogue`)).json();
 const settings = (await (await fetch(`${warm.base}api/settings`)).json()).data;
 const job = await (await fetch(`${warm.base}api/jobs/${id}`)).json();
@@ -93,7 +104,17 @@ const timed = (name, work, rounds = 15) => {
   line(name, ms(median(took)), `median of ${rounds}`);
 };
 const assessed = core.assess(sections, catalogue, settings);
-timed('assess one job', () => core.assess(sections, catalogue, settings));
+timed('assess one job from nothing', () => core.assess(sections, catalogue, settings), 40);
+const steps = core.rememberedSteps();
+let notes = 0;
+timed(
+  'assess it again after an edit that leaves both axles',
+  () => {
+    const brief = { ...sections.brief, notes: String(notes++) };
+    core.assess({ ...sections, brief }, catalogue, settings, steps);
+  },
+  40,
+);
 timed('judge every source, both axles', () => {
   for (const axle of ['front', 'rear']) core.judgeSources(axle, sections, assessed.vehicle, catalogue);
 });

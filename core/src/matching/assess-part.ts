@@ -4,7 +4,11 @@ import type { Brief } from '../job';
 import { onAxle } from './axle-setup';
 
 /** What can be said against a part before any geometry: construction, structure, the brief, the calendar. */
-export function standingObjections(part: Part, vehicle: KnownVehicle, brief: Brief): readonly Finding[] {
+export function standingObjections(
+  part: Part,
+  vehicle: KnownVehicle,
+  brief: Pick<Brief, 'reversibleOnly'>,
+): readonly Finding[] {
   const out: Finding[] = [];
   const has = (kind: string) => part.effects.some((e) => e.kind === kind);
   if (has('body-lift') && vehicle.platform.construction !== 'frame')

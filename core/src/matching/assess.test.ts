@@ -162,8 +162,7 @@ describe('needs', () => {
     const vehicle = vehicleOf(job);
     const none = curesFor(
       { code: 'headlamps', turnDeg: 1 },
-      { vehicle, brief: job.brief, accessories: [], fitted: [], planned: [], chosen: [] },
-      'front',
+      { vehicle, axle: 'front', brief: job.brief, accessories: [], fitted: [], planned: [], chosen: [] },
       catalogue,
     );
     expect(none).toEqual([]);

@@ -21,16 +21,13 @@ import { readTape, type TapeReading } from '../shopfloor';
 import type { RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
 import { DEG_PER_RAD } from '../units';
-import { forecastAxle, type AxleForecast } from './axle-forecast';
-import { afterBuild, partsOfJob, type FittedPart } from './axle-setup';
-import { axleNeeds } from './axle-needs';
+import type { AxleForecast } from './axle-forecast';
+import { afterBuild, axleBrief, partsOfJob, type FittedPart } from './axle-setup';
+import { axleSteps, type AxleSteps } from './axle-steps';
 import { fitmentFinding, standingObjections } from './assess-part';
-import { curesFor } from './cures';
-import { clearanceNeeds } from './clearance-needs';
 import { checkGearing, type GearingCheck } from './gearing-check';
-import { hardwareNeeds, spareNeeds } from './hardware-needs';
-import { rubAxle, type RubAxleInput } from './rub-axle';
-import { rubChecks, type RubCheck } from './rub-check';
+import { spareNeeds } from './hardware-needs';
+import type { RubCheck } from './rub-check';
 import { asAsked, readCandidates, readTires, type TireReading } from './tire-check';
 
 /** Where the vehicle stands: arch heights, rake and roof, mm. */
@@ -75,8 +72,14 @@ export function knownVehicle(job: JobSections, catalogue: Pick<Catalogue, 'platf
   return platform ? { platform, year: job.vehicle.year, variant: job.vehicle.variant } : null;
 }
 
-/** The whole way of the data: sections → vehicle → tape → tyre → ride height → stance → needs. Works with what is there. */
-export function assess(job: JobSections, catalogue: Catalogue, settings: ShopSettings): Assessment {
+/** The whole way of the data: sections → vehicle → tape → tyre → ride height → stance → needs. Works with what is there.
+ *  `steps`: the work on an axle; whoever asks at every keystroke passes `rememberedSteps()`. */
+export function assess(
+  job: JobSections,
+  catalogue: Catalogue,
+  settings: ShopSettings,
+  steps: AxleSteps = axleSteps,
+): Assessment {
   const vehicle = knownVehicle(job, catalogue);
   const { fitted, chosen, unknown } = partsOfJob(job, catalogue);
   const tape = readTape(job.tape, vehicle, settings.lengthUnit);
@@ -102,16 +105,19 @@ export function assess(job: JobSections, catalogue: Catalogue, settings: ShopSet
 
   const input = {
     vehicle,
-    brief: job.brief,
+    brief: axleBrief(job.brief),
     accessories: job.vehicle.accessories,
     fitted,
     planned: afterBuild(fitted, chosen),
     chosen,
+    catalogue,
   };
-  const front = forecastAxle({ ...input, axle: 'front' });
-  const rear = forecastAxle({ ...input, axle: 'rear' });
+  const front = steps.settle({ ...input, axle: 'front' });
+  const rear = steps.settle({ ...input, axle: 'rear' });
   const loads =
-    front.ok && rear.ok ? { frontKg: front.value.loads.loadedKg, rearKg: rear.value.loads.loadedKg } : null;
+    front.ok && rear.ok
+      ? { frontKg: front.value.forecast.loads.loadedKg, rearKg: rear.value.forecast.loads.loadedKg }
+      : null;
   const tires = readTires(job.tire, job.brief, vehicle, loads, catalogue);
   if (!front.ok || !rear.ok) {
     const [axle, fault] = front.ok
@@ -128,11 +134,12 @@ export function assess(job: JobSections, catalogue: Catalogue, settings: ShopSet
       needs: fault ? [need({ code: 'no-balance', axle, fault }, 'no')] : [],
     };
   }
-  const forecast = stances(vehicle.platform, job, front.value, rear.value, tape, tires);
-  const near = (['front', 'rear'] as const).map((axle) =>
-    nearWheels({ ...input, axle, reliefs: job.tire.reliefs, catalogue }, tires),
-  );
+  const forecast = stances(vehicle.platform, job, front.value.forecast, rear.value.forecast, tape, tires);
   const check = tires.check;
+  const tire = check ? asAsked(check.target, formatTireSize(check.target.size)) : null;
+  const near = (['front', 'rear'] as const).map((axle) =>
+    steps.near({ ...input, axle, reliefs: job.tire.reliefs, tire }),
+  );
   return {
     ...base,
     tires,
@@ -143,9 +150,10 @@ export function assess(job: JobSections, catalogue: Catalogue, settings: ShopSet
     gearing: check ? checkGearing(vehicle, job.tire, check, formatTireSize(check.target.size)) : null,
     needs: [
       ...partNeeds(vehicle, job.brief, chosen),
-      ...geometryNeeds(input, forecast, catalogue),
+      ...front.value.needs,
+      ...rear.value.needs,
       ...near.flatMap((n) => n.needs),
-      ...(check ? spareNeeds(vehicle.platform, check, { ...input, catalogue }, chosen) : []),
+      ...(check ? spareNeeds(vehicle.platform, check, input, chosen) : []),
       ...(tires.check?.findings ?? []).map((f) => need(f, TIRE_VERDICT[f.code] ?? 'needs')),
       ...limitNeeds(job.brief, settings, forecast, tires, vehicle.platform.wheelbaseMm),
       ...unknownNeeds(base.questions),
@@ -154,25 +162,6 @@ export function assess(job: JobSections, catalogue: Catalogue, settings: ShopSet
 }
 
 const NO_CLEARANCE = { front: null, rear: null } as const;
-
-/** Everything near the wheels of one axle: the wanted tyre's clearance, hoses, links, studs. */
-function nearWheels(
-  input: RubAxleInput & { readonly chosen: readonly FittedPart[]; readonly catalogue: Catalogue },
-  tires: TireReading,
-): { readonly check: RubCheck | null; readonly needs: readonly Need[] } {
-  const axle = rubAxle(input);
-  if (!axle.ok) return { check: null, needs: [] };
-  const target = tires.check?.target;
-  const checks = target ? rubChecks(input, axle.value, [asAsked(target, formatTireSize(target.size))]) : null;
-  const check = checks?.ok ? (checks.value[0] ?? null) : null;
-  return {
-    check,
-    needs: [
-      ...(check ? clearanceNeeds(check, input) : []),
-      ...hardwareNeeds(input, axle.value, input.chosen),
-    ],
-  };
-}
 
 const need = (finding: Finding, verdict: Verdict, figure: Figure | null = null): Need => ({
   finding,
@@ -321,21 +310,6 @@ function partNeeds(vehicle: KnownVehicle, brief: Brief, chosen: readonly FittedP
     seen.add(place);
   }
   return out;
-}
-
-function geometryNeeds(
-  input: Parameters<typeof curesFor>[1],
-  forecast: Forecast,
-  catalogue: Catalogue,
-): readonly Need[] {
-  return (['front', 'rear'] as const).flatMap((axle) =>
-    axleNeeds(forecast[axle]).map((m) => ({
-      finding: m.finding,
-      verdict: m.verdict,
-      figure: m.figure,
-      cures: curesFor(m.finding, input, axle, catalogue),
-    })),
-  );
 }
 
 function limitNeeds(

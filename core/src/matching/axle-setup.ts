@@ -105,7 +105,7 @@ function massesOf(
 export interface LoadInput {
   readonly vehicle: KnownVehicle;
   readonly axle: Axle;
-  readonly brief: Brief;
+  readonly brief: Pick<Brief, 'payloadKg' | 'tongueKg'>;
   readonly accessories: readonly Accessory[];
   readonly fitted: readonly FittedPart[];
   readonly planned: readonly FittedPart[];
@@ -121,7 +121,10 @@ export function loadsOn(input: LoadInput) {
   const plannedN = curbN + added(massesOf(platform, input.accessories, input.planned));
   return { todayN, plannedN, loadedN: plannedN + added(loadMasses(platform, brief)) };
 }
-export const loadMasses = (platform: Platform, brief: Brief): readonly PlacedMass[] => [
+export const loadMasses = (
+  platform: Platform,
+  brief: Pick<Brief, 'payloadKg' | 'tongueKg'>,
+): readonly PlacedMass[] => [
   { massKg: brief.payloadKg ?? 0, xMm: platform.places['load-bed'] },
   { massKg: brief.tongueKg ?? 0, xMm: platform.places.hitch },
 ];
@@ -169,3 +172,14 @@ export function shakenHardpoints(h: Hardpoints, mm: number): readonly Hardpoints
     ).map(([dy, dz]) => ({ ...h, points: { ...points, ...shaken(name, dy, dz) } }) as unknown as Hardpoints),
   );
 }
+
+/** What the brief asks of an axle: all that decides its heights, its clearance and the parts offered for it. The rest of
+ *  a brief (notes, money, dates, height limit) leaves an axle as it is. */
+export type AxleBrief = Pick<Brief, 'payloadKg' | 'tongueKg' | 'chains' | 'usage' | 'reversibleOnly'>;
+export const axleBrief = ({ payloadKg, tongueKg, chains, usage, reversibleOnly }: AxleBrief): AxleBrief => ({
+  payloadKg,
+  tongueKg,
+  chains,
+  usage,
+  reversibleOnly,
+});

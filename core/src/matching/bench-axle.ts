@@ -1,5 +1,5 @@
 import type { AxleSpec, KnownVehicle, Part } from '../fitment';
-import type { Accessory, Brief } from '../job';
+import type { Accessory } from '../job';
 import {
   axleFigures,
   bumpSteer,
@@ -28,13 +28,13 @@ import {
   type WheelFigures,
 } from '../suspension';
 import { G_M_PER_S2, type Result } from '../units';
-import { afterBuild, effectsOn, loadsOn, stockOf, type FittedPart } from './axle-setup';
+import { afterBuild, effectsOn, loadsOn, stockOf, type FittedPart, type LoadInput } from './axle-setup';
 
 /** One axle of a job on the bench; `off`: chosen parts that are switched off to see what each does. */
 export interface BenchInput {
   readonly vehicle: KnownVehicle;
   readonly axle: Axle;
-  readonly brief: Brief;
+  readonly brief: LoadInput['brief'];
   readonly accessories: readonly Accessory[];
   readonly fitted: readonly FittedPart[];
   readonly chosen: readonly FittedPart[];

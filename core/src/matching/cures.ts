@@ -1,21 +1,21 @@
 import { computed, given, type Cure, type Figure, type Finding } from '../findings';
 import { fitmentOf, type Catalogue, type NeedCode } from '../fitment';
-import type { Axle } from '../suspension';
+import type { Brief } from '../job';
 import { forecastAxle, type AxleForecast } from './axle-forecast';
 import { onAxle, afterBuild } from './axle-setup';
 import { axleNeeds } from './axle-needs';
 import { standingObjections } from './assess-part';
 
-type AxleInput = Omit<Parameters<typeof forecastAxle>[0], 'axle'>;
+type Input = Parameters<typeof forecastAxle>[0] & { readonly brief: Pick<Brief, 'reversibleOnly'> };
 
 /** Parts that end a need, cheapest first: each candidate is put on and the axle is computed again. A part that leaves
  *  the need standing is not offered; `after` is the figure with the part on. */
 export function curesFor(
   finding: Finding,
-  input: AxleInput,
-  axle: Axle,
+  input: Input,
   catalogue: Pick<Catalogue, 'parts'>,
 ): readonly Cure[] {
+  const { axle } = input;
   return catalogue.parts
     .filter((p) => p.cures.includes(finding.code as NeedCode) && onAxle(p, axle))
     .filter((p) => !input.chosen.some((c) => c.part.code === p.code))
@@ -26,7 +26,6 @@ export function curesFor(
       const chosen = [...input.chosen, { part, quantity: 1 }];
       const with_ = forecastAxle({
         ...input,
-        axle,
         chosen,
         planned: afterBuild(input.fitted, chosen),
         fast: true,

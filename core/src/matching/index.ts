@@ -4,6 +4,7 @@ export * from './axle-needs';
 export * from './assess-part';
 export * from './mounted-side';
 export * from './tire-check';
+export * from './axle-steps';
 export * from './assess';
 export * from './cures';
 export * from './judge-sources';

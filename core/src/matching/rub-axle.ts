@@ -43,7 +43,7 @@ import {
   type Vec3,
 } from '../suspension';
 import { bad, good, type Result } from '../units';
-import { effectsOn, loadsOn, stockOf, type FittedPart } from './axle-setup';
+import { effectsOn, loadsOn, stockOf, type AxleBrief, type FittedPart } from './axle-setup';
 import { travelLimits } from './bench-axle';
 
 /** One tyre on one wheel, as asked about. */
@@ -61,7 +61,7 @@ export interface TireAsked {
 export interface RubAxleInput {
   readonly vehicle: KnownVehicle;
   readonly axle: Axle;
-  readonly brief: Brief;
+  readonly brief: AxleBrief;
   readonly accessories: readonly Accessory[];
   readonly fitted: readonly FittedPart[];
   /** what is on the axle after the build */

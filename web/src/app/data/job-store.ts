@@ -9,6 +9,7 @@ import {
   moneyFigures,
   moneyOf,
   partsList,
+  rememberedSteps,
   SECTIONS,
   workPlan,
   type JobSections,
@@ -92,10 +93,11 @@ export class JobStore {
 
   private readonly saveStates = toObservable(this.saveState);
 
+  private readonly steps = rememberedSteps();
   /** everything the core says about the job as it stands now */
   readonly assessment = computed(() => {
     const [sections, catalogue, settings] = [this.sections(), this.shop.catalogue(), this.shop.settings()];
-    return sections && catalogue && settings ? assess(sections, catalogue, settings) : null;
+    return sections && catalogue && settings ? assess(sections, catalogue, settings, this.steps) : null;
   });
   readonly lacks = computed(() => {
     const [sections, catalogue] = [this.sections(), this.shop.catalogue()];

@@ -1,0 +1,70 @@
+import type { Need } from '../findings';
+import type { Catalogue } from '../fitment';
+import type { Axle, RideHeightFault } from '../suspension';
+import { good, remembering, type Result } from '../units';
+import { forecastAxle, type AxleForecast } from './axle-forecast';
+import { axleNeeds } from './axle-needs';
+import type { FittedPart } from './axle-setup';
+import { clearanceNeeds } from './clearance-needs';
+import { curesFor } from './cures';
+import { hardwareNeeds } from './hardware-needs';
+import { rubAxle, type RubAxleInput, type TireAsked } from './rub-axle';
+import { rubChecks, type RubCheck } from './rub-check';
+
+type SettleInput = Omit<RubAxleInput, 'reliefs' | 'catalogue'> & {
+  readonly chosen: readonly FittedPart[];
+  readonly catalogue: Catalogue;
+};
+type NearInput = SettleInput & Pick<RubAxleInput, 'reliefs'> & { readonly tire: TireAsked | null };
+/** One axle with its heights, what they leave to settle, and what settles it. */
+export interface SettledAxle {
+  readonly forecast: AxleForecast;
+  readonly needs: readonly Need[];
+}
+/** What stands near the wheels of one axle: the wanted tyre's clearance (null without a tyre), hoses, links, studs. */
+export interface NearWheels {
+  readonly check: RubCheck | null;
+  readonly needs: readonly Need[];
+}
+/** The two pieces of an assessment that pose an axle, and so take nearly all of its time. */
+export interface AxleSteps {
+  readonly settle: (input: SettleInput) => Result<SettledAxle, RideHeightFault>;
+  readonly near: (input: NearInput) => NearWheels;
+}
+
+function settle(input: SettleInput): Result<SettledAxle, RideHeightFault> {
+  const forecast = forecastAxle(input);
+  if (!forecast.ok) return forecast;
+  const needs = axleNeeds(forecast.value).map(({ finding, verdict, figure }) => ({
+    finding,
+    verdict,
+    figure,
+    cures: curesFor(finding, input, input.catalogue),
+  }));
+  return good({ forecast: forecast.value, needs });
+}
+
+function near(input: NearInput): NearWheels {
+  const axle = rubAxle(input);
+  if (!axle.ok) return { check: null, needs: [] };
+  const checks = input.tire ? rubChecks(input, axle.value, [input.tire]) : null;
+  const check = checks?.ok ? (checks.value[0] ?? null) : null;
+  return {
+    check,
+    needs: [
+      ...(check ? clearanceNeeds(check, input) : []),
+      ...hardwareNeeds(input, axle.value, input.chosen),
+    ],
+  };
+}
+
+export const axleSteps: AxleSteps = { settle, near };
+
+/** The same steps with a memory of each axle's last answer: an edit that does not touch an axle does not pose it again. */
+export function rememberedSteps(): AxleSteps {
+  const perAxle = <I extends { readonly axle: Axle }, R>(work: (input: I) => R) => {
+    const of = { front: remembering(work), rear: remembering(work) };
+    return (input: I) => of[input.axle](input);
+  };
+  return { settle: perAxle(settle), near: perAxle(near) };
+}
