@@ -82,9 +82,13 @@ line('build sheet as PDF, again', ms(performance.now() - begun));
 // the core as it is shipped: bundled, without what a development loader adds around every function
 const bundled = path.join(dir, 'core.mjs');
 await bundle({
-  entryPoints: [path.join(root, 'core/src/index.ts')],
+  stdin: {
+    contents: `export * from '@rigger/core'; export * from './src/app/data/remembered-steps';`,
+    resolveDir: path.join(root, 'web'),
+  },
   outfile: bundled,
   bundle: true,
+  platform: 'node',
   format: 'esm',
   target: 'node20',
   logLevel: 'warning',

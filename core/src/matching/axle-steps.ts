@@ -1,7 +1,7 @@
 import type { Need } from '../findings';
 import type { Catalogue } from '../fitment';
-import type { Axle, RideHeightFault } from '../suspension';
-import { good, remembering, type Result } from '../units';
+import type { RideHeightFault } from '../suspension';
+import { good, type Result } from '../units';
 import { forecastAxle, type AxleForecast } from './axle-forecast';
 import { axleNeeds } from './axle-needs';
 import type { FittedPart } from './axle-setup';
@@ -59,12 +59,3 @@ function near(input: NearInput): NearWheels {
 }
 
 export const axleSteps: AxleSteps = { settle, near };
-
-/** The same steps with a memory of each axle's last answer: an edit that does not touch an axle does not pose it again. */
-export function rememberedSteps(): AxleSteps {
-  const perAxle = <I extends { readonly axle: Axle }, R>(work: (input: I) => R) => {
-    const of = { front: remembering(work), rear: remembering(work) };
-    return (input: I) => of[input.axle](input);
-  };
-  return { settle: perAxle(settle), near: perAxle(near) };
-}

@@ -1,6 +1,5 @@
 export * from './constants';
 export * from './result';
-export * from './remember';
 export * from './parse-number';
 export * from './parse-length';
 export * from './format-length';

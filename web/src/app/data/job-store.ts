@@ -9,7 +9,6 @@ import {
   moneyFigures,
   moneyOf,
   partsList,
-  rememberedSteps,
   SECTIONS,
   workPlan,
   type JobSections,
@@ -19,6 +18,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { filter, firstValueFrom } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 import { mergeSection, same, type FieldConflict } from './merge';
+import { rememberedSteps } from './remembered-steps';
 import { Shop } from './shop';
 
 type Data = JobSections[SectionName];

@@ -1,3 +1,5 @@
+import { dequal } from 'dequal';
+
 /** One field that two people changed in different ways. */
 export interface FieldConflict {
   readonly path: readonly string[];
@@ -18,7 +20,8 @@ interface Row {
 }
 const isRows = (v: unknown): v is readonly Row[] =>
   Array.isArray(v) && v.every((r) => isRecord(r) && typeof r.id === 'string');
-export const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** Whether two pieces of data say the same. */
+export const same = (a: unknown, b: unknown): boolean => dequal(a, b);
 
 /** Three-way merge of a section: what only one side changed is taken from that side, field by field; lists of rows
  *  with an id are merged row by row. What both changed differently is a conflict, and nothing of it is dropped.

@@ -1,4 +1,4 @@
-import { remembering } from '..';
+import { remembering } from './remembering';
 
 describe('remembering', () => {
   it('works once while the input says the same, and anew when it does not', () => {

@@ -1,5 +1,6 @@
-import { assess, axleSteps, rememberedSteps, type AxleSteps, type JobSections } from '..';
-import { catalogue, demoJob, demoJobs, settings } from '../testing/demo-world';
+import { assess, axleSteps, type AxleSteps, type JobSections } from '@rigger/core';
+import { catalogue, demoJob, demoJobs, settings } from '@rigger/core/testing/demo-world';
+import { rememberedSteps } from './remembered-steps';
 
 const plain = (job: JobSections) => assess(job, catalogue, settings);
 /** Remembered steps that count how often an axle was really worked on. */
