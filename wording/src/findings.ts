@@ -1,5 +1,6 @@
 import { formatDecimal, type Finding, type Platform, type Verdict } from '@rigger/core';
 import { degrees, length, money, plural, provenanceText, type Style } from './format';
+import { optionText } from './variant';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
@@ -24,15 +25,6 @@ function fieldNames(fields: readonly string[], platform: Platform | null): strin
     )
     .join('; ');
 }
-function optionName(field: string, value: string, platform: Platform | null): string {
-  return (
-    platform?.variantFields
-      .find((v) => v.key === field)
-      ?.options.find((o) => o.value === value)
-      ?.label.toLowerCase() ?? value
-  );
-}
-
 const inch = (v: number): string => formatDecimal(v, Number.isInteger(v) ? 0 : 1);
 
 /** A finding as one plain sentence with its figures: what is so, then what to do. The only place with prose for findings. */
@@ -44,7 +36,7 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
     case 'wrong-years':
       return `Made for ${f.from}–${f.to}; this one is ${f.year ?? 'of an unknown year'}.`;
     case 'variant-excludes':
-      return `Not with ${optionName(f.field, f.value, platform)}.`;
+      return `Not with ${optionText(f.field, f.value, platform)}.`;
     case 'ask-variant':
       return `Ask first: ${fieldNames(f.fields, platform)}.`;
     case 'unknown-assumed':

@@ -1,4 +1,6 @@
 export * from './format';
+export * from './dates';
+export * from './variant';
 export * from './figures';
 export * from './findings';
 export * from './words';

@@ -1,3 +1,4 @@
+import { localDay } from '@rigger/wording';
 import type { CatalogueStore } from '../store/catalogue-store';
 import type { JobsStore } from '../store/jobs-store';
 import type { SettingsStore } from '../store/settings-store';
@@ -9,8 +10,7 @@ export interface Stores {
   readonly settings: SettingsStore;
 }
 const DAY_MS = 86_400_000;
-const dateAfter = (today: Date, days: number) =>
-  new Date(today.getTime() + days * DAY_MS).toISOString().slice(0, 10);
+const dateAfter = (today: Date, days: number) => localDay(new Date(today.getTime() + days * DAY_MS));
 
 /** Fills an empty store with the demo world; a store that has settings is left as it is, edits and all.
  *  Dates are relative to `today`. */

@@ -145,7 +145,7 @@ describe('two people on one job', () => {
     await settle();
     expect(b.server.dataOf('brief')).toMatchObject({ notes: 'mine', driver: 'theirs' });
     expect(b.store.conflict()).toBeNull();
-    expect(b.store.merged()).toContain('both changes are in');
+    expect(b.store.merged()!.text).toContain('both changes are in');
   });
   it.each(['mine', 'theirs'] as const)('the same field is asked about; keep %s', async (keep) => {
     b.server.elsewhere('brief', { notes: 'theirs', driver: 'also theirs' });

@@ -67,7 +67,8 @@ export class JobStore {
   private readonly unreached = signal(false);
   private readonly refused = signal<string | null>(null);
   private readonly lastSaved = signal<Date | null>(null);
-  private readonly mergeNote = signal<string | null>(null);
+  /** an object, so that a second merge is told as well */
+  private readonly mergeNote = signal<{ readonly text: string } | null>(null);
   private readonly timers = new Map<SectionName, ReturnType<typeof setTimeout>>();
 
   readonly id = computed(() => this.job()?.id ?? null);
@@ -322,7 +323,7 @@ export class JobStore {
     const merge = mergeSection<Data>(held.base, held.now, stored.data);
     if (merge.conflicts.length === 0) {
       this.hold(section, { version: stored.version, base: stored.data, now: merge.mine });
-      this.mergeNote.set('Somebody else saved this section too; both changes are in.');
+      this.mergeNote.set({ text: 'Somebody else saved this section too; both changes are in.' });
       return 0;
     }
     this.openConflict.set({

@@ -11,7 +11,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { BoardRow } from '@rigger/contracts';
 import { STAGES, type Stage } from '@rigger/core';
-import { lackText, plural, STAGE_WORDS, type Headline } from '@rigger/wording';
+import { lackText, localDay, plural, shortDay, STAGE_WORDS, type Headline } from '@rigger/wording';
 import { Api, failureText, type CallFailure } from '../../data/api';
 import { Commands } from '../../data/commands';
 import { HeadlineBlock } from '../../ui/headline';
@@ -36,7 +36,7 @@ export class Board {
   protected readonly jobs = this.loaded.asReadonly();
   protected readonly failure = this.problem.asReadonly();
   protected readonly stages = STAGE_WORDS;
-  private readonly today = new Date().toISOString().slice(0, 10);
+  private readonly today = localDay(new Date());
 
   protected readonly groups = computed(() =>
     STAGES.map((stage) => ({
@@ -87,11 +87,7 @@ export class Board {
   protected when(row: BoardRow): string {
     if (row.promiseDate === null) return 'no date';
     const days = Math.round((Date.parse(row.promiseDate) - Date.parse(this.today)) / DAY_MS);
-    const date = new Intl.DateTimeFormat('en-GB', {
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-    }).format(new Date(row.promiseDate));
+    const date = shortDay(row.promiseDate);
     if (days === 0) return `${date}, today`;
     return days > 0 ? `${date}, in ${plural(days, 'day')}` : date;
   }

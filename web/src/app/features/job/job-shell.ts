@@ -13,7 +13,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import type { Lack } from '@rigger/core';
-import { lackText, length } from '@rigger/wording';
+import { clockTime, lackText, length, shortDay, variantWords } from '@rigger/wording';
 import { firstValueFrom } from 'rxjs';
 import { Commands } from '../../data/commands';
 import { JobStore, type Conflict } from '../../data/job-store';
@@ -65,16 +65,11 @@ export class JobShell {
     const s = this.store.sections();
     if (!a?.vehicle || !s) return s?.vehicle.query ?? '';
     const v = a.vehicle;
-    const labels = v.platform.variantFields.flatMap((f) =>
-      f.options.filter((o) => o.value === v.variant[f.key]).map((o) => o.label.toLowerCase()),
-    );
-    return [v.platform.label, v.year, ...labels.slice(0, 2)].filter(Boolean).join(' · ');
+    return [v.platform.label, v.year, ...variantWords(v).slice(0, 2)].filter(Boolean).join(' · ');
   });
   protected readonly promise = computed(() => {
     const date = this.store.sections()?.head.promiseDate;
-    return date
-      ? `promise ${new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(date))}`
-      : '';
+    return date ? `promise ${shortDay(date)}` : '';
   });
   protected readonly marks = computed<readonly TapeMark[]>(() =>
     MARKS.map(([label, link, section], i) => {
@@ -92,9 +87,7 @@ export class JobShell {
         return `not saved: ${this.store.refusal() ?? ''}`;
       case 'saved': {
         const at = this.store.savedAt();
-        return at
-          ? `saved ${new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(at)}`
-          : '';
+        return at ? `saved ${clockTime(at)}` : '';
       }
     }
   });
@@ -137,7 +130,7 @@ export class JobShell {
     });
     effect(() => {
       const note = this.store.merged();
-      if (note !== null) untracked(() => this.snacks.open(note, undefined, { duration: 6000 }));
+      if (note !== null) untracked(() => this.snacks.open(note.text, undefined, { duration: 6000 }));
     });
   }
   private async ask(conflict: Conflict): Promise<void> {

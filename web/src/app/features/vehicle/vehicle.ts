@@ -15,7 +15,7 @@ import {
   type VariantField,
   type VehicleCandidate,
 } from '@rigger/core';
-import { PLACE_WORDS, plural, vehicleHeadline } from '@rigger/wording';
+import { PLACE_WORDS, plural, variantWords, vehicleHeadline } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { linkSection } from '../../data/link-section';
 import { Shop } from '../../data/shop';
@@ -79,14 +79,9 @@ export class VehicleView {
     linkSection('vehicle', this.form);
   }
   protected readonly shown = (c: VehicleCandidate) =>
-    [c.platform.label, c.year ?? `${c.platform.years[0]}–${c.platform.years[1]}`, ...this.labels(c)].join(
+    [c.platform.label, c.year ?? `${c.platform.years[0]}–${c.platform.years[1]}`, ...variantWords(c)].join(
       ' · ',
     );
-  private labels(c: VehicleCandidate): string[] {
-    return c.platform.variantFields.flatMap((f) =>
-      f.options.filter((o) => o.value === c.variant[f.key]).map((o) => o.label.toLowerCase()),
-    );
-  }
   protected take(c: VehicleCandidate): void {
     const now = this.section();
     const kept = now?.platform === c.platform.code ? now.variant : {};
