@@ -1,4 +1,4 @@
-import { expect, saved, test } from './bench';
+import { accessible, expect, saved, test } from './bench';
 
 test('bad entries name value, limit and way out, and lose nothing', async ({ page, server }) => {
   await page.goto(await server.at(1012, 'brief'));
@@ -19,6 +19,30 @@ test('bad entries name value, limit and way out, and lose nothing', async ({ pag
   await payload.fill('260');
   await saved(page);
   expect((await server.section(1012, 'brief')).data.payloadKg).toBe(260);
+});
+
+test('days are typed as people write them or picked; one that can be read two ways is not taken', async ({
+  page,
+  server,
+}) => {
+  await page.goto(await server.at(1012, 'brief'));
+  const promised = page.getByRole('textbox', { name: 'Promised for' });
+  await promised.fill('4/12/2027');
+  await promised.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('can be Sat 4 Dec or Mon 12 Apr');
+  await promised.fill('4 Dec 2027');
+  await promised.press('Tab');
+  await expect(promised).toHaveValue('Sat 4 Dec 2027');
+  await saved(page);
+  expect((await server.section(1012, 'head')).data.promiseDate).toBe('2027-12-04');
+  await page.getByRole('button', { name: 'Calendar: Promised for' }).click();
+  await accessible(page);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(promised).toHaveValue('Sun 5 Dec 2027');
+  await saved(page);
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(promised).toHaveValue('Sat 4 Dec 2027');
 });
 
 test('corners and sizes that cannot be read say where, and the rest goes on', async ({ page, server }) => {

@@ -2,7 +2,7 @@ import { ComponentHarness, HarnessPredicate } from '@angular/cdk/testing';
 
 /** A number or length field: what is typed in it, and what it says about that. */
 export class NumberFieldHarness extends ComponentHarness {
-  static readonly hostSelector = 'app-number-field';
+  static readonly hostSelector: string = 'app-number-field';
   static labelled(label: string): HarnessPredicate<NumberFieldHarness> {
     return new HarnessPredicate(NumberFieldHarness, {}).add(
       `labelled ${label}`,

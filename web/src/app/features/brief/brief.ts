@@ -11,6 +11,7 @@ import { briefHeadline, STAGE_WORDS, USE_WORDS } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { linkSection } from '../../data/link-section';
 import { Shop } from '../../data/shop';
+import { DayField } from '../../ui/day-field';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
 
@@ -25,6 +26,7 @@ import { NumberField } from '../../ui/number-field';
     MatSelectModule,
     MatRadioModule,
     MatCheckboxModule,
+    DayField,
     HeadlineBlock,
     NumberField,
   ],

@@ -1,0 +1,55 @@
+import type { DayFault } from '@rigger/wording';
+import { formatISO, isValid, parse, startOfDay } from 'date-fns';
+
+type Reading =
+  { readonly ok: true; readonly value: string } | { readonly ok: false; readonly fault: DayFault };
+const WITH_YEAR = ['yyyy-MM-dd', 'd.M.yyyy', 'd MMM yyyy', 'd MMMM yyyy', 'd. MMM yyyy', 'd. MMMM yyyy'];
+const WITHOUT_YEAR = ['d.M.', 'd.M', 'd MMM', 'd MMMM', 'd. MMM', 'd. MMMM'];
+/** an order outside these years is a slip of the finger */
+const FROM_YEAR = 2000;
+const TO_YEAR = 2100;
+
+const iso = (d: Date) => formatISO(d, { representation: 'date' });
+
+/** Reads a calendar day: "2026-12-04", "4.12.2026", "4 Dec 2026", with or without its weekday before it; without a year
+ *  the next such day from `today` on. Two numbers with a slash are read only where they can mean one day: what is day
+ *  first in one country is month first in the next.
+ *
+ *  @example readDay('4 Dec', new Date(2026, 10, 25)) // { ok: true, value: '2026-12-04' } */
+export function readDay(text: string, today: Date): Reading {
+  const plain = text
+    .trim()
+    .replace(/^[a-z]+[.,]?\s+(?=\d)/i, '')
+    .replace(/(\d)(st|nd|rd|th)\b/i, '$1')
+    .replace(/\bsept\b/i, 'Sep')
+    .replace(/\s+/g, ' ');
+  const first = (formats: readonly string[], s = plain): Date | undefined =>
+    formats.map((f) => parse(s, f, today)).find(isValid);
+  const within = (d: Date): Reading => {
+    const year = d.getFullYear();
+    return year >= FROM_YEAR && year <= TO_YEAR
+      ? { ok: true, value: iso(d) }
+      : { ok: false, fault: { code: 'day-far', day: iso(d), from: FROM_YEAR, to: TO_YEAR } };
+  };
+  if (plain.includes('/')) {
+    const [dayFirst, monthFirst] = [first(['d/M/yyyy']), first(['M/d/yyyy'])];
+    if (dayFirst && monthFirst && iso(dayFirst) !== iso(monthFirst))
+      return {
+        ok: false,
+        fault: { code: 'day-two-ways', text: text.trim(), ways: [iso(dayFirst), iso(monthFirst)] },
+      };
+    const only = dayFirst ?? monthFirst;
+    return only ? within(only) : { ok: false, fault: { code: 'day-unreadable', text: text.trim() } };
+  }
+  const exact = first(WITH_YEAR);
+  if (exact) return within(exact);
+  // without a year: this year's, or where that is past the next one's (a 29 Feb may be some years off)
+  for (let year = today.getFullYear(); year < today.getFullYear() + 9; year++) {
+    const d = first(
+      WITHOUT_YEAR.map((f) => `${f} yyyy`),
+      `${plain} ${year}`,
+    );
+    if (d && d >= startOfDay(today)) return within(d);
+  }
+  return { ok: false, fault: { code: 'day-unreadable', text: text.trim() } };
+}
