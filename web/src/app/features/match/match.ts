@@ -153,7 +153,8 @@ export class MatchView {
     return p ? `${p.maker} ${p.name}` : code;
   };
   protected readonly after = (c: Cure) =>
-    c.provenance ? provenanceText(c.provenance) : 'still to ask whether it fits';
+    (c.provenance ? provenanceText(c.provenance) : 'still to ask whether it fits') +
+    (c.after ? '; with it ' : '');
 
   protected toggle(s: SourceVerdict): void {
     if (s.chosen) this.drop(s.code);

@@ -149,6 +149,9 @@ export class TireView {
   protected readonly currentFault = computed(() => this.faultOf(this.reading()?.currentFault ?? null));
   protected readonly targetFault = computed(() => this.faultOf(this.reading()?.targetFault ?? null));
   protected readonly rearFault = computed(() => this.faultOf(this.reading()?.rearFault ?? null));
+  protected readonly wheel = computed(() =>
+    this.shop.catalogue()?.wheels.find((w) => w.code === this.section()?.wheelCode),
+  );
   protected readonly picked = computed(
     () => this.shop.catalogue()?.tires.find((t) => t.code === this.section()?.tireCode) ?? null,
   );
