@@ -153,6 +153,8 @@ describe('the job file', () => {
 
 it('settings are within what a shop can mean', () => {
   const good = {
+    shopName: 'Tarn & Gantry Outfitting',
+    shopPlace: '',
     lengthUnit: 'mm',
     currency: 'mk',
     labourMinorPerHour: 8600,
@@ -169,6 +171,8 @@ it('settings are within what a shop can mean', () => {
     { taxShare: 1.2 },
     { labourMinorPerHour: -1 },
     { currency: '' },
+    { shopName: 'x'.repeat(81) },
+    { shopPlace: undefined },
   ])
     expect(SettingsSchema.safeParse({ ...good, ...change }).success).toBe(false);
 });

@@ -162,6 +162,8 @@ export type Versioned<K extends SectionName = SectionName> = Omit<Job['sections'
 
 export const SettingsSchema = z
   .strictObject({
+    shopName: z.string().max(80),
+    shopPlace: z.string().max(80),
     lengthUnit: z.enum(['mm', 'in']),
     currency: z.string().min(1).max(8),
     labourMinorPerHour: z.int().min(0).max(1_000_000),
@@ -173,6 +175,8 @@ export const SettingsSchema = z
     localTrackIncreaseMm: z.number().min(0).max(500),
   })
   .meta({ id: 'Settings', description: 'What the shop sets for itself' }) satisfies z.ZodType<ShopSettings>;
+/** What settings gained since they were first stored. */
+export const ADDED_TO_SETTINGS = { shopName: '', shopPlace: '' } as const;
 export const VersionedSettingsSchema = versioned(SettingsSchema).meta({ id: 'VersionedSettings' });
 export type VersionedSettings = z.infer<typeof VersionedSettingsSchema>;
 

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Papa from 'papaparse';
+import type { DynamicContent, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { apiRoutes } from './routes/routes';
 import { openApiDocument } from './routes/openapi';
 import { sectionsOf } from './services/jobs-service';
@@ -36,6 +37,8 @@ const modelOf = async (number: number): Promise<SheetModel> => {
 const textsOf = (content: unknown): string =>
   JSON.stringify(content, (key, value: unknown) => (key === 'svg' ? undefined : value));
 
+const footer = (d: TDocumentDefinitions) => d.footer as DynamicContent;
+
 describe('the build sheet', () => {
   it('is printed by the pool from the stored job, with a name to save it under', async () => {
     const job = await s.job(1012);
@@ -65,7 +68,10 @@ describe('the build sheet', () => {
       );
       expect(text).toContain('never under a jack alone');
       expect(text).not.toMatch(/undefined|NaN/);
-      expect(JSON.stringify(sheetDocument(m).footer)).toContain('not a certificate');
+      const under = JSON.stringify(footer(sheetDocument(m))(2, 3, undefined as never));
+      expect(under).toContain('not a certificate');
+      expect(under).toContain(`Job ${number}, page 2 of 3`);
+      expect(JSON.stringify(sheetDocument(m).header)).toContain('Tarn & Gantry Outfitting · Skerrow');
     },
   );
   it('says on paper what is not settled', async () => {

@@ -83,7 +83,11 @@ describe('the store', () => {
   it('a database of the first version gains what its jobs lack, keeps what was typed, and gets the new catalogue', async () => {
     const first = await openServer();
     const job = await first.job(1012);
-    await first.db.migrate.down(); // back to the version before, as a shop that updates finds it
+    // back to the first version, as a shop that updates finds it
+    await first.db.migrate.down({ name: '003-name-of-the-shop' });
+    await first.db.migrate.down({ name: '002-tires-side-by-side' });
+    const shop = await first.db('settings').first();
+    expect(JSON.parse(shop.data)).not.toHaveProperty('shopName');
     const old = await first.db('job_sections').where({ job_id: job.id, section: 'tire' }).first();
     const typed = JSON.parse(old.data) as Record<string, unknown>;
     expect(typed).not.toHaveProperty('reliefs');
@@ -101,6 +105,8 @@ describe('the store', () => {
       candidates: [],
       rearSize: '',
     });
+    const { data } = (await second.api.get('/api/settings').expect(200)).body;
+    expect(data).toEqual({ ...JSON.parse(shop.data), shopName: '', shopPlace: '' });
     await second.close();
   });
   it('has foreign keys on, a write-ahead log and full synchronous writes', async () => {

@@ -112,6 +112,9 @@ export type SectionName = (typeof SECTIONS)[number];
 
 /** What the shop sets for itself. */
 export interface ShopSettings {
+  /** as it stands over the board and on what is printed; may be empty */
+  readonly shopName: string;
+  readonly shopPlace: string;
   readonly lengthUnit: 'mm' | 'in';
   readonly currency: string;
   readonly labourMinorPerHour: number;

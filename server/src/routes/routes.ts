@@ -19,6 +19,7 @@ import {
   VersionedSettingsSchema,
 } from '@rigger/contracts';
 import { computeTire, SECTIONS, type Catalogue } from '@rigger/core';
+import { localDay } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
@@ -47,13 +48,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   const id = (ask: Ask<unknown>) => ask.params.id ?? '';
   const sheet = async (ask: Ask<unknown>): Promise<SheetModel> => {
     const job = await d.jobs.find(id(ask));
-    return sheetModel(
-      job.number,
-      sectionsOf(job),
-      d.catalogue,
-      (await settings()).data,
-      d.today().toISOString().slice(0, 10),
-    );
+    return sheetModel(job.number, sectionsOf(job), d.catalogue, (await settings()).data, localDay(d.today()));
   };
   return [
     jsonRoute({

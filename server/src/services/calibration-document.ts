@@ -1,5 +1,5 @@
 import { formatDecimal, formatTireSize, KPA_PER_PSI } from '@rigger/core';
-import { CALIBRATION_WORDS, figureText, FIGURE_WORDS, type Style } from '@rigger/wording';
+import { CALIBRATION_WORDS, figureText, FIGURE_WORDS, longDay, type Style } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { documentOf, figure, INK2, rules, RUST } from './print-style';
 import type { SheetModel } from './sheet-model';
@@ -24,7 +24,7 @@ export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
   const content: Content[] = [
     { text: 'Calibration card', style: 'title' },
     {
-      text: `${m.sections.head.customer} · ${vehicle.platform.label} ${vehicle.year ?? ''} · job ${m.number} · printed ${m.printedOn}`,
+      text: `${m.sections.head.customer} · ${vehicle.platform.label} ${vehicle.year ?? ''} · job ${m.number} · printed ${longDay(m.printedOn)}`,
       color: INK2,
       margin: [0, 0, 0, 10],
     },
@@ -78,5 +78,5 @@ export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
       margin: [0, 0, 0, 14],
     },
   ];
-  return documentOf(content, `Calibration card ${m.number}`);
+  return documentOf(content, { ...m, title: `Calibration card ${m.number}` });
 }

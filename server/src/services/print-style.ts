@@ -1,5 +1,6 @@
 import { DISCLAIMER } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { SheetModel } from './sheet-model';
 
 export const HEATHER = '#6B3A78';
 export const RUST = '#9A4A14';
@@ -17,9 +18,19 @@ export const small = (text: string) => ({ text, fontSize: 8, color: INK2 });
 export const figure = (text: string) => ({ text, font: 'Spline', fontSize: 9 });
 export const right = (text: string) => ({ text, font: 'Spline', fontSize: 9, alignment: 'right' as const });
 
-/** A4 in the shop's type, with what the tool is not under every page. */
-export const documentOf = (content: Content[], title: string): TDocumentDefinitions => ({
+/** A4 in the shop's type and under its name, with what the tool is not under every page, and which page it is. */
+export const documentOf = (
+  content: Content[],
+  { title, number, settings }: { title: string } & Pick<SheetModel, 'number' | 'settings'>,
+): TDocumentDefinitions => ({
   info: { title },
+  header: {
+    text: [settings.shopName, settings.shopPlace].filter(Boolean).join(' · '),
+    fontSize: 8.5,
+    color: INK2,
+    alignment: 'right',
+    margin: [40, 18, 40, 0],
+  },
   pageSize: 'A4',
   pageMargins: [40, 36, 40, 46],
   defaultStyle: { font: 'Archivo', fontSize: 9.5, color: '#1F2A30', lineHeight: 1.15 },
@@ -28,5 +39,13 @@ export const documentOf = (content: Content[], title: string): TDocumentDefiniti
     section: { fontSize: 12, bold: true, color: HEATHER, margin: [0, 6, 0, 4] },
   },
   content,
-  footer: { text: DISCLAIMER, fontSize: 7.5, color: INK2, alignment: 'center', margin: [40, 14, 40, 0] },
+  footer: (page: number, pages: number): Content => ({
+    columns: [
+      { text: DISCLAIMER, width: '*' },
+      { text: `Job ${number}, page ${page} of ${pages}`, width: 90, alignment: 'right' },
+    ],
+    fontSize: 7.5,
+    color: INK2,
+    margin: [40, 14, 40, 0],
+  }),
 });

@@ -5,6 +5,7 @@ import {
   findingText,
   HAZARD_WORDS,
   length,
+  longDay,
   money,
   plural,
   lineProvenance,
@@ -25,7 +26,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   const content: Content[] = [
     { text: head.customer, style: 'title' },
     {
-      text: `${label} · job ${m.number}${head.promiseDate ? ` · promised ${head.promiseDate}` : ''} · printed ${m.printedOn}`,
+      text: `${label} · job ${m.number}${head.promiseDate ? ` · promised ${longDay(head.promiseDate)}` : ''} · printed ${longDay(m.printedOn)}`,
       color: INK2,
       margin: [0, 0, 0, 8],
     },
@@ -164,7 +165,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
       content.push(stepBlock(step));
     });
   }
-  return documentOf(content, `Build sheet ${m.number} ${head.customer}`);
+  return documentOf(content, { ...m, title: `Build sheet ${m.number} ${head.customer}` });
 }
 
 const rideHeightLine = (): Content => ({

@@ -1,4 +1,4 @@
-import { ADDED_TO_TIRE } from '@rigger/contracts';
+import { ADDED_TO_SETTINGS, ADDED_TO_TIRE } from '@rigger/contracts';
 import type { Knex } from 'knex';
 
 export interface NamedMigration extends Knex.Migration {
@@ -9,6 +9,11 @@ const tireRows = (k: Knex) =>
   k<{ id: string; section: string; data: string }>('job_sections')
     .where('section', 'tire')
     .select('id', 'data');
+
+const settingsRows = (k: Knex) => k<{ id: string; data: string }>('settings').select('id', 'data');
+const recordOf = (data: string) => JSON.parse(data) as Readonly<Record<string, unknown>>;
+const without = (added: object, data: string) =>
+  Object.fromEntries(Object.entries(recordOf(data)).filter(([key]) => !(key in added)));
 
 /** In order; a landed one is never edited, a change is a new one. */
 export const MIGRATIONS: readonly NamedMigration[] = [
@@ -54,25 +59,33 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   {
     name: '002-tires-side-by-side',
     async up(k) {
-      const rows = await tireRows(k);
-      for (const r of rows)
+      for (const r of await tireRows(k))
         await k('job_sections')
           .where({ id: r.id })
-          .update({
-            data: JSON.stringify({ ...ADDED_TO_TIRE, ...(JSON.parse(r.data) as Record<string, unknown>) }),
-          });
+          .update({ data: JSON.stringify({ ...ADDED_TO_TIRE, ...recordOf(r.data) }) });
       // the catalogue gained obstacles and gears; the seed puts the new one in its place
       await k('catalogue_items').delete();
     },
     async down(k) {
-      const rows = await tireRows(k);
-      for (const r of rows) {
-        const fields = Object.entries(JSON.parse(r.data) as Record<string, unknown>);
-        const data = Object.fromEntries(fields.filter(([k]) => !(k in ADDED_TO_TIRE)));
+      for (const r of await tireRows(k))
         await k('job_sections')
           .where({ id: r.id })
-          .update({ data: JSON.stringify(data) });
-      }
+          .update({ data: JSON.stringify(without(ADDED_TO_TIRE, r.data)) });
+    },
+  },
+  {
+    name: '003-name-of-the-shop',
+    async up(k) {
+      for (const r of await settingsRows(k))
+        await k('settings')
+          .where({ id: r.id })
+          .update({ data: JSON.stringify({ ...ADDED_TO_SETTINGS, ...recordOf(r.data) }) });
+    },
+    async down(k) {
+      for (const r of await settingsRows(k))
+        await k('settings')
+          .where({ id: r.id })
+          .update({ data: JSON.stringify(without(ADDED_TO_SETTINGS, r.data)) });
     },
   },
 ];

@@ -14,6 +14,7 @@ import { STAGES, type Stage } from '@rigger/core';
 import { lackText, localDay, plural, shortDay, STAGE_WORDS, type Headline } from '@rigger/wording';
 import { Api, failureText, type CallFailure } from '../../data/api';
 import { Commands } from '../../data/commands';
+import { Shop } from '../../data/shop';
 import { HeadlineBlock } from '../../ui/headline';
 import { TopBar } from '../../ui/top-bar';
 
@@ -29,6 +30,7 @@ const DAY_MS = 86_400_000;
 })
 export class Board {
   private readonly api = inject(Api);
+  protected readonly shop = inject(Shop);
   protected readonly commands = inject(Commands);
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
   private readonly loaded = signal<readonly BoardRow[] | null>(null);
@@ -61,7 +63,12 @@ export class Board {
     };
   });
 
+  protected readonly where = computed(() =>
+    [this.shop.settings()?.shopPlace, 'board'].filter(Boolean).join(' · '),
+  );
+
   constructor() {
+    this.shop.load();
     this.load();
   }
   protected load(): void {
