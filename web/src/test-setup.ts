@@ -3,7 +3,7 @@ setupZonelessTestEnv({ errorOnUnknownElements: true, errorOnUnknownProperties: t
 
 // what a browser has and jsdom has not
 const list = { matches: false, addListener: () => undefined, removeListener: () => undefined };
-Object.defineProperty(window, 'matchMedia', { value: () => list });
+Object.defineProperty(window, 'matchMedia', { value: () => list, writable: true });
 
 // jsdom lays nothing out: what watches sizes never hears of one, and a canvas has no pen
 globalThis.ResizeObserver = class {

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
-import type { ApiError, Job, Saved } from '@rigger/contracts';
+import { provideRouter, withComponentInputBinding, type Routes } from '@angular/router';
+import type { ApiError, BoardRow, Job, Saved } from '@rigger/contracts';
 import { SECTIONS, type JobSections, type SectionName } from '@rigger/core';
 import { catalogue, settings } from '@rigger/core/testing/demo-world';
 import { Observable, of, Subject, throwError } from 'rxjs';
@@ -13,9 +13,24 @@ const AT = '2026-11-25T08:00:00.000Z';
 const copy = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T;
 const META = { id: 'row', createdAt: AT, updatedAt: AT };
 
+/** A row of the board that lacks nothing. */
+export const boardRow = (change: Partial<BoardRow>): BoardRow => ({
+  id: 'a',
+  number: 1014,
+  customer: 'Farm vet',
+  trade: 'Large animals',
+  stage: 'bay',
+  promiseDate: null,
+  vehicle: '',
+  target: '',
+  lacks: [],
+  updatedAt: AT,
+  ...change,
+});
 /** The server as a screen sees it: holds one job, takes saves, and fails in the ways a test asks for. */
 export class FakeServer {
   readonly saves: { readonly section: SectionName; readonly version: number; readonly data: unknown }[] = [];
+  rows: readonly BoardRow[] = [];
   private fail: CallFailure | null = null;
   private waiting: Subject<void> | null = null;
   job: Job;
@@ -59,6 +74,12 @@ export class FakeServer {
     this.waiting?.complete();
     this.waiting = null;
   }
+  /** A new job comes in: here it takes the place of the only one. */
+  private taken(head: JobSections['head']): Observable<Job> {
+    if (this.fail) return throwError(() => this.fail);
+    this.put('head', 1, head);
+    return of(copy(this.job));
+  }
   private put(section: SectionName, version: number, data: unknown): void {
     this.job = {
       ...this.job,
@@ -87,7 +108,9 @@ export class FakeServer {
     catalogue: () => of(catalogue),
     settings: () => of({ ...META, version: 1, data: settings }),
     saveSettings: (version: number, data: unknown) => of({ ...META, version: version + 1, data }),
-    board: () => of([]),
+    board: () => (this.fail ? throwError(() => this.fail) : of(this.rows)),
+    create: (customer: string) => this.taken({ ...this.job.sections.head.data, customer }),
+    readFile: (file: unknown) => this.taken((file as { head: JobSections['head'] }).head),
     job: () => (this.fail ? throwError(() => this.fail) : of(copy(this.job))),
     save: (_id: string, section: SectionName, version: number, data: unknown): Observable<Saved> => {
       const { waiting } = this;
@@ -100,21 +123,26 @@ export class FakeServer {
   };
 }
 
-/** A shop with one job open, on a fake server; storages are emptied first. `left`: what a crash left behind. */
+/** A shop on a fake server, nothing opened yet; storages are emptied first. */
+export function openShop(sections: JobSections, routes: Routes = []): FakeServer {
+  localStorage.clear();
+  sessionStorage.clear();
+  const server = new FakeServer(sections);
+  TestBed.configureTestingModule({
+    providers: [provideRouter(routes, withComponentInputBinding()), { provide: Api, useValue: server.api }],
+  });
+  return server;
+}
+/** A shop with one job open. `left`: what a crash left behind. */
 export async function openBench(
   sections: JobSections,
   left?: { readonly job: Job; readonly unsaved: string },
 ) {
-  localStorage.clear();
-  sessionStorage.clear();
-  const server = new FakeServer(sections);
+  const server = openShop(sections);
   if (left) {
     server.job = left.job;
     localStorage.setItem(`rigger.unsaved.${left.job.id}`, left.unsaved);
   }
-  TestBed.configureTestingModule({
-    providers: [provideRouter([]), { provide: Api, useValue: server.api }],
-  });
   TestBed.inject(Shop).load();
   const store = TestBed.inject(JobStore);
   await store.open('job-1');

@@ -7,20 +7,10 @@ import { firstValueFrom } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { JobStore } from './job-store';
+import { JOB_SECTIONS } from './sections';
 
 /** no fading in: whoever pressed the key goes on typing */
 const AT_ONCE = { enterAnimationDuration: 0, exitAnimationDuration: 0 } as const;
-const SECTION_LINKS = [
-  'brief',
-  'vehicle',
-  'tape',
-  'tyre',
-  'rub',
-  'match',
-  'bench',
-  'gearing',
-  'sheet',
-] as const;
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable ||
@@ -121,10 +111,10 @@ export class Commands {
       });
       return;
     }
-    const section = SECTION_LINKS[Number(key) - 1];
+    const section = JOB_SECTIONS[Number(key) - 1];
     const id = this.store.id();
     if (event.altKey && section && id !== null) {
-      run(() => this.router.navigate(['/jobs', id, section]));
+      run(() => this.router.navigate(['/jobs', id, section.link]));
       return;
     }
     if (event.altKey || event.ctrlKey || event.metaKey || typing(event.target)) return;

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule } from '@angular/material/dialog';
+import { JOB_SECTIONS } from '../data/sections';
 
 /** Every shortcut, as the shell and the screens take them. */
 export const KEYS: readonly (readonly [string, string])[] = [
@@ -8,7 +9,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['?', 'this list'],
   ['n', 'new job'],
   ['b', 'back to the board'],
-  ['Alt + 1 … 9', 'Brief, Vehicle, Tape, Tyre, Rub map, Match, Bench, Gearing, Sheet'],
+  [`Alt + 1 … ${JOB_SECTIONS.length}`, JOB_SECTIONS.map((s) => s.label).join(', ')],
   ['Arrows on the rub map', 'another pose'],
   ['Ctrl + Z', 'undo, also across screens'],
   ['Ctrl + Shift + Z', 'redo'],

@@ -12,30 +12,17 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink, RouterOutlet } from '@angular/router';
-import type { Lack } from '@rigger/core';
 import { clockTime, lackText, length, shortDay, variantWords } from '@rigger/wording';
 import { firstValueFrom } from 'rxjs';
 import { Commands } from '../../data/commands';
 import { JobStore, type Conflict } from '../../data/job-store';
+import { JOB_SECTIONS } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { Why } from '../../data/why';
 import { ElevationView } from '../../drawing/elevation-view';
 import { RuledTape, type TapeMark } from '../../ui/ruled-tape';
 import { TopBar } from '../../ui/top-bar';
 import { WhyPanel } from '../../ui/why-panel';
-
-const MARKS: readonly (readonly [string, string, Lack['section'] | 'bench' | 'sheet' | 'rub' | 'gearing'])[] =
-  [
-    ['Brief', 'brief', 'brief'],
-    ['Vehicle', 'vehicle', 'vehicle'],
-    ['Tape', 'tape', 'tape'],
-    ['Tyre', 'tyre', 'tire'],
-    ['Rub map', 'rub', 'rub'],
-    ['Match', 'match', 'match'],
-    ['Bench', 'bench', 'bench'],
-    ['Gearing', 'gearing', 'gearing'],
-    ['Sheet', 'sheet', 'sheet'],
-  ];
 
 /** One job: who and when on the bar, the elevation, the ruled tape of sections, the section, and Why beside it. */
 @Component({
@@ -72,8 +59,8 @@ export class JobShell {
     return date ? `promise ${shortDay(date)}` : '';
   });
   protected readonly marks = computed<readonly TapeMark[]>(() =>
-    MARKS.map(([label, link, section], i) => {
-      const lack = this.store.lacks().find((l) => l.section === section);
+    JOB_SECTIONS.map(({ label, link, lacks }, i) => {
+      const lack = this.store.lacks().find((l) => l.section === lacks);
       return { label, link, key: String(i + 1), lack: lack ? lackText(lack) : '' };
     }),
   );
