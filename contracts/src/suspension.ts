@@ -57,6 +57,7 @@ const byKind = z.discriminatedUnion('kind', [
     ...constants,
     springOn: z.enum(['lower', 'upper']),
     torsionLeverMm: z.number().min(50).max(600).optional(),
+    coilOver: z.boolean().optional(),
     points: z.strictObject({
       ...lowerArm,
       ...points('upperFront', 'upperRear', 'upperBall', 'springTop', 'springBottom'),
@@ -207,6 +208,11 @@ const GEOMETRY_EFFECTS = [
   z.strictObject({ kind: z.literal('move-point'), point: name, byMm: vec3 }),
   z.strictObject({ kind: z.literal('body-lift'), heightMm: z.number().min(0).max(100) }),
   z.strictObject({ kind: z.literal('bump-stop'), lowerMm: z.number().min(0).max(120) }),
+  z.strictObject({
+    kind: z.literal('damper-length'),
+    extendedMm: z.number().min(-100).max(200),
+    compressedMm: z.number().min(-100).max(150),
+  }),
   z.strictObject({ kind: z.literal('steering-stop'), lessShare: z.number().min(0).max(0.6) }),
 ] as const;
 export const EFFECT_MEMBERS = GEOMETRY_EFFECTS;

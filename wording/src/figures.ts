@@ -7,6 +7,9 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'spring-rate': 'Spring rate',
   'free-length': 'Free length of the spring',
   'spring-length': 'Spring length at ride height',
+  'droop-left': 'Travel left below the wheel',
+  'bump-left': 'Travel left above the wheel',
+  'damper-reserve': 'From the stop’s touch to the solid damper',
   'motion-ratio': 'Spring travel per wheel travel',
   'wheel-rate': 'Rate at the wheel',
   'ride-height': 'Body over design height',
@@ -125,6 +128,7 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
 export const FORMULA_WORDS: Readonly<Record<Formula, string>> = {
   balance: 'spring force × ratio = wheel load',
   'virtual-work': 'k·r² + F·dr/dz',
+  'travel-walk': 'the axle posed outward from its ride height until stop, damper, joint or linkage ends it',
   'carrier-pose': 'pose of the linkage at this height',
   moments: 'moments about the axles',
   'tire-metric': 'rim + two sidewalls',

@@ -25,6 +25,12 @@ function fieldNames(fields: readonly string[], platform: Platform | null): strin
     )
     .join('; ');
 }
+const longerText = (longerMm: number | null, mm: (v: number) => string): string =>
+  longerMm === null
+    ? 'Longer dampers do not help, the joints end it: less lift.'
+    : longerMm === 0
+      ? 'Less lift, or springs in place of spacers.'
+      : `Dampers longer by ${mm(longerMm)}, an extender bracket, or less lift.`;
 const inch = (v: number): string => formatDecimal(v, Number.isInteger(v) ? 0 : 1);
 
 /** A finding as one plain sentence with its figures: what is so, then what to do. The only place with prose for findings. */
@@ -74,6 +80,12 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
       return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off; set straight at the drag-link sleeve during alignment.`;
     case 'damper-match':
       return `Spring goes from ${formatDecimal(f.fromNPerMm, 0)} to ${formatDecimal(f.toNPerMm, 0)} N/mm ${f.axle}: more than 15 %, so the damper must match.`;
+    case 'topped-out':
+      return `The ${f.axle} wheels have ${mm(f.droopMm)} left before the ${f.by} ends their droop: it would knock at its end at ride height. ${longerText(f.longerMm, mm)}`;
+    case 'droop-short':
+      return `Droop ${f.axle} is ${mm(f.droopMm)}, against ${mm(f.bumpMm)} of bump: less than about a third. ${longerText(f.longerMm, mm)}`;
+    case 'damper-solid':
+      return `${f.reserveMm < 0 ? `The ${f.axle} damper is solid ${mm(-f.reserveMm)} before the bump stop touches` : `Only ${mm(f.reserveMm)} between the ${f.axle} bump stop's touch and a solid damper`}: the damper would be broken. A stop lower by ${mm(f.lowerMm)} of wheel travel, or a damper that goes shorter.`;
     case 'nose-high-loaded':
       return `Loaded, the nose would stand ${mm(f.byMm)} high: refused. Take less front lift or a stiffer rear.`;
     case 'not-level':

@@ -34,6 +34,9 @@ export const FIGURE_NAMES = [
   'spring-rate',
   'free-length',
   'spring-length',
+  'droop-left',
+  'bump-left',
+  'damper-reserve',
   'motion-ratio',
   'wheel-rate',
   'ride-height',
@@ -153,6 +156,7 @@ export type FigureName = (typeof FIGURE_NAMES)[number];
 export const FORMULAS = [
   'balance',
   'virtual-work',
+  'travel-walk',
   'carrier-pose',
   'moments',
   'tire-metric',

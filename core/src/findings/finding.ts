@@ -7,7 +7,7 @@ import type {
   Range,
   SpareCarrier,
 } from '../fitment';
-import type { Axle, RideHeightFault } from '../suspension';
+import type { Axle, LimitedBy, RideHeightFault } from '../suspension';
 import type { Figure } from './figure';
 
 /** Where on the map of travel and lock a tyre comes nearest. */
@@ -47,6 +47,22 @@ export type Finding =
       readonly axle: Axle;
       readonly fromNPerMm: number;
       readonly toNPerMm: number;
+    }
+  /** what is left below the wheel; `longerMm`: dampers longer by this leave the advised share, null where joints end it */
+  | {
+      readonly code: 'topped-out' | 'droop-short';
+      readonly axle: Axle;
+      readonly droopMm: number;
+      readonly bumpMm: number;
+      readonly by: LimitedBy;
+      readonly longerMm: number | null;
+    }
+  /** + the damper is solid this far after the stop touches; `lowerMm`: a stop lower by this mends it */
+  | {
+      readonly code: 'damper-solid';
+      readonly axle: Axle;
+      readonly reserveMm: number;
+      readonly lowerMm: number;
     }
   // stance and limits
   | { readonly code: 'nose-high-loaded'; readonly byMm: number }

@@ -3,6 +3,7 @@ import type { AxleSpec, Part, Range } from '../fitment';
 import {
   axleFigures,
   rideHeight,
+  travelRoom,
   withEffects,
   wheelFigures,
   type AxleEffect,
@@ -10,6 +11,7 @@ import {
   type Axle,
   type RideHeight,
   type RideHeightFault,
+  type TravelRoom,
 } from '../suspension';
 import { claimed, computed, given, type Figure } from '../findings';
 import {
@@ -18,6 +20,7 @@ import {
   onAxle,
   shakenHardpoints,
   stockOf,
+  travelLimits,
   type FittedPart,
   type LoadInput,
 } from './axle-setup';
@@ -41,6 +44,8 @@ export interface AxleForecast {
   readonly lift: Figure;
   readonly claim: Figure | null;
   readonly bodyLiftMm: number;
+  /** travel left from the planned height, empty; null where that height has no pose */
+  readonly room: TravelRoom | null;
   readonly geometryToday: AxleGeometry;
   readonly geometryPlanned: AxleGeometry;
   readonly reach: { readonly camberDeg: Range; readonly casterDeg: Range };
@@ -198,6 +203,11 @@ export function forecastAxle(input: AxleInput): AxleForecastResult {
               claims.map((f) => `${f.part.maker} ${f.part.code}`).join(', '),
             ),
       bodyLiftMm: planned.setup.bodyLiftMm - today.setup.bodyLiftMm,
+      room: travelRoom(
+        planned.setup.model,
+        planned.height.value.zMm,
+        travelLimits(spec, stock.model, planned.setup),
+      ),
       geometryToday: geometryOf(today.setup, today.height.value),
       geometryPlanned: geometryOf(planned.setup, planned.height.value),
       reach,

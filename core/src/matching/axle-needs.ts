@@ -2,7 +2,14 @@ import type { Range } from '../fitment';
 import type { AxleForecast } from './axle-forecast';
 import { computed, given, type Figure } from '../findings';
 import type { Finding, Verdict } from '../findings';
-import { DAMPER_RATE_SHARE, OFF_CENTRE_MM, STEERING_WHEEL_DEG } from '../findings';
+import {
+  DAMPER_RATE_SHARE,
+  DAMPER_RESERVE_MM,
+  OFF_CENTRE_MM,
+  STEERING_WHEEL_DEG,
+  TOPPED_OUT_MM,
+} from '../findings';
+import { ADVISED_DROOP_SHARE, type TravelRoom } from '../suspension';
 
 export interface MeasuredNeed {
   /** 'fits' where the alignment itself mends it and no part is needed */
@@ -103,6 +110,48 @@ export function axleNeeds(f: AxleForecast): readonly MeasuredNeed[] {
       verdict: 'needs',
       finding: { code: 'damper-match', axle, fromNPerMm: f.rateStockNPerMm, toNPerMm: f.ratePlannedNPerMm },
       figure: given('spring-rate', f.ratePlannedNPerMm, 'N/mm'),
+    });
+  if (f.room) out.push(...roomNeeds(axle, f.room, f.lift));
+  return out;
+}
+
+/** What the plan leaves of the travel: a damper at its end is refused, little droop is said. */
+function roomNeeds(axle: AxleForecast['axle'], room: TravelRoom, lift: Figure): readonly MeasuredNeed[] {
+  const out: MeasuredNeed[] = [];
+  const { droopMm, bumpMm, droopBy, damperReserveMm } = room;
+  const bump = computed('bump-left', bumpMm, 'mm', [], { formula: 'travel-walk', from: room.bumpBy });
+  const droop = (least: number) =>
+    computed('droop-left', droopMm, 'mm', [lift, bump], {
+      formula: 'travel-walk',
+      from: droopBy,
+      limit: { min: least },
+    });
+  const left = { axle, droopMm, bumpMm, by: droopBy, longerMm: room.damperForShareMm };
+  if (droopMm < TOPPED_OUT_MM)
+    out.push({
+      verdict: 'needs',
+      finding: { code: 'topped-out', ...left },
+      figure: droop(TOPPED_OUT_MM),
+    });
+  else if (room.droopShare < ADVISED_DROOP_SHARE)
+    out.push({
+      verdict: 'fits', // advice: it hangs at dips, but nothing breaks
+      finding: { code: 'droop-short', ...left },
+      figure: droop((bumpMm * ADVISED_DROOP_SHARE) / (1 - ADVISED_DROOP_SHARE)),
+    });
+  if (damperReserveMm !== null && damperReserveMm < DAMPER_RESERVE_MM)
+    out.push({
+      verdict: 'needs',
+      finding: {
+        code: 'damper-solid',
+        axle,
+        reserveMm: damperReserveMm,
+        lowerMm: DAMPER_RESERVE_MM - damperReserveMm,
+      },
+      figure: computed('damper-reserve', damperReserveMm, 'mm', [lift], {
+        formula: 'travel-walk',
+        limit: { min: DAMPER_RESERVE_MM },
+      }),
     });
   return out;
 }

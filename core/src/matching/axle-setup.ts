@@ -1,13 +1,17 @@
 import { G_M_PER_S2 } from '../units';
-import type { Catalogue, KnownVehicle, Part, PartEffect, Platform } from '../fitment';
+import type { AxleSpec, Catalogue, KnownVehicle, Part, PartEffect, Platform } from '../fitment';
 import type { Accessory, Brief, JobSections } from '../job';
 import {
   addedWheelLoadsN,
   stockAxle,
+  stopsOf,
   type Axle,
   type AxleEffect,
+  type AxleSetup,
   type Hardpoints,
   type PlacedMass,
+  type SuspensionModel,
+  type TravelLimits,
   type Vec3,
 } from '../suspension';
 
@@ -145,6 +149,18 @@ export function stockOf(vehicle: KnownVehicle, axle: Axle) {
     stockAxle({ hardpoints, subframePoints: spec.subframePoints, rateNPerMm, loadN: curbN });
   return { variantKg, rateNPerMm, curbN, build };
 }
+/** What ends the travel of an axle as it is edited. */
+export const travelLimits = (spec: AxleSpec, stock: SuspensionModel, setup: AxleSetup): TravelLimits => ({
+  ...spec.limits,
+  damper: spec.limits.damper && {
+    extendedMm: spec.limits.damper.extendedMm + setup.damperLonger.extendedMm,
+    compressedMm: spec.limits.damper.compressedMm + setup.damperLonger.compressedMm,
+  },
+  ...stopsOf(stock, setup, spec.limits),
+  cvExtremeDeg: spec.cv?.extremeDeg ?? null,
+  plungeMm: spec.cv?.plungeMm ?? null,
+});
+
 export const effectsOn = (parts: readonly FittedPart[], axle: Axle): readonly AxleEffect[] =>
   parts.filter((f) => onAxle(f.part, axle)).flatMap((f) => f.part.effects.filter(isAxleEffect));
 

@@ -1,4 +1,4 @@
-import type { AxleSpec, KnownVehicle, Part } from '../fitment';
+import type { KnownVehicle, Part } from '../fitment';
 import type { Accessory } from '../job';
 import {
   axleFigures,
@@ -9,7 +9,6 @@ import {
   poseAt,
   rideFrequencyHz,
   springState,
-  stopsOf,
   sweepTravel,
   travelRoom,
   wheelFigures,
@@ -22,13 +21,19 @@ import {
   type Linkage,
   type ReachFault,
   type RideHeightFault,
-  type SuspensionModel,
-  type TravelLimits,
   type TravelRoom,
   type WheelFigures,
 } from '../suspension';
 import { G_M_PER_S2, type Result } from '../units';
-import { afterBuild, effectsOn, loadsOn, stockOf, type FittedPart, type LoadInput } from './axle-setup';
+import {
+  afterBuild,
+  effectsOn,
+  loadsOn,
+  stockOf,
+  travelLimits,
+  type FittedPart,
+  type LoadInput,
+} from './axle-setup';
 
 /** One axle of a job on the bench; `off`: chosen parts that are switched off to see what each does. */
 export interface BenchInput {
@@ -90,14 +95,6 @@ const POSES = 101;
 const MARGIN_MM = 12;
 const WIDEST_MM = 130;
 
-/** What ends the travel of an axle as it is edited. */
-export const travelLimits = (spec: AxleSpec, stock: SuspensionModel, setup: AxleSetup): TravelLimits => ({
-  ...spec.limits,
-  ...stopsOf(stock, setup, spec.limits),
-  cvExtremeDeg: spec.cv?.extremeDeg ?? null,
-  plungeMm: spec.cv?.plungeMm ?? null,
-});
-
 const active = (input: BenchInput): readonly FittedPart[] =>
   afterBuild(
     input.fitted,
@@ -131,6 +128,7 @@ export function benchAxle(input: BenchInput, setups = benchSetups(input)): Resul
   const stock = stockOf(vehicle, axle).build(spec.hardpoints).model;
   const room = (setup: AxleSetup, zMm: number) =>
     travelRoom(setup.model, zMm, travelLimits(spec, stock, setup));
+  const { damper } = travelLimits(spec, stock, planned);
   const rooms = [room(now, nowHeight.value.zMm), room(planned, height.value.zMm)] as const;
   const bottom = Math.min(
     nowHeight.value.zMm - (rooms[0]?.droopMm ?? 80),
@@ -214,9 +212,7 @@ export function benchAxle(input: BenchInput, setups = benchSetups(input)): Resul
           ? { caster: { min: spec.spec.casterDeg[0], max: spec.spec.casterDeg[1] } }
           : {}),
         ...(spec.cv ? { 'cv-outer': { min: null, max: spec.cv.runningDeg } } : {}),
-        ...(spec.limits.damper
-          ? { 'damper-length': { min: spec.limits.damper.compressedMm, max: spec.limits.damper.extendedMm } }
-          : {}),
+        ...(damper ? { 'damper-length': { min: damper.compressedMm, max: damper.extendedMm } } : {}),
       },
     },
   };

@@ -80,6 +80,21 @@ function afterFigure(code: Finding['code'], f: AxleForecast, from: string): Figu
             formula: 'carrier-pose',
             from: `with ${from}`,
           });
+    case 'topped-out':
+      return (
+        f.room &&
+        computed('droop-left', f.room.droopMm, 'mm', [f.lift], {
+          formula: 'travel-walk',
+          from: `with ${from}`,
+        })
+      );
+    case 'damper-solid':
+      return f.room?.damperReserveMm == null
+        ? null
+        : computed('damper-reserve', f.room.damperReserveMm, 'mm', [f.lift], {
+            formula: 'travel-walk',
+            from: `with ${from}`,
+          });
     default:
       return null;
   }

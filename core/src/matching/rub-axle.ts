@@ -43,8 +43,7 @@ import {
   type Vec3,
 } from '../suspension';
 import { bad, good, type Result } from '../units';
-import { effectsOn, loadsOn, stockOf, type AxleBrief, type FittedPart } from './axle-setup';
-import { travelLimits } from './bench-axle';
+import { effectsOn, loadsOn, stockOf, travelLimits, type AxleBrief, type FittedPart } from './axle-setup';
 
 /** One tyre on one wheel, as asked about. */
 export interface TireAsked {

@@ -121,6 +121,7 @@ export function buildBeam(h: BeamHardpoints): SuspensionModel {
     arms: {},
     springs,
     dampers,
+    coilOver: false,
     spinAxis: spinAxisOf(h.staticCamberDeg, h.staticToeDeg),
     loadedRadiusMm: h.loadedRadiusMm,
     steeringAxis: null,

@@ -172,6 +172,7 @@ export function buildModel(h: Hardpoints): SuspensionModel {
     arms,
     springs,
     dampers,
+    coilOver: h.kind === 'strut' || (h.kind === 'double-wishbone' && h.coilOver === true),
     holds: [],
     beam: false,
     springsUnder: false,

@@ -18,6 +18,8 @@ export interface AxleSetup {
   readonly subframeDropMm: number;
   /** bump stop reached earlier by this wheel travel, mm */
   readonly stopLowerMm: number;
+  /** dampers longer than the stock ones, fully out and fully in, mm at the damper */
+  readonly damperLonger: { readonly extendedMm: number; readonly compressedMm: number };
   /** what steering stops leave of the full lock, 0 to 1 */
   readonly lockShare: number;
 }
@@ -67,11 +69,19 @@ export type AxleEffect =
   | { readonly kind: 'body-lift'; readonly heightMm: number }
   /** the stop is met earlier, by this much travel of the wheel */
   | { readonly kind: 'bump-stop'; readonly lowerMm: number }
+  /** dampers longer (+) or shorter than the stock ones: fully out, and fully in */
+  | { readonly kind: 'damper-length'; readonly extendedMm: number; readonly compressedMm: number }
   /** takes this share off what is left of the lock, 0 to 0.6 */
   | { readonly kind: 'steering-stop'; readonly lessShare: number };
 
 /** Nothing raised, dropped or stopped yet. */
-export const AS_BUILT = { bodyLiftMm: 0, subframeDropMm: 0, stopLowerMm: 0, lockShare: 1 } as const;
+export const AS_BUILT = {
+  bodyLiftMm: 0,
+  subframeDropMm: 0,
+  stopLowerMm: 0,
+  damperLonger: { extendedMm: 0, compressedMm: 0 },
+  lockShare: 1,
+} as const;
 
 /** An axle as built: its model, and the spring that carries `loadN` per wheel at design height. */
 export function stockAxle(v: {
@@ -105,8 +115,8 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
     case 'top-spacer':
       return { ...setup, model: lowerTops(model, effect.thicknessMm) };
     case 'coil-spacer':
-      // inside a strut both seats belong to the strut: the spacer preloads the spring; elsewhere the seat moves
-      return model.kind === 'strut'
+      // in a strut or coil-over both seats belong to the damper: the spacer preloads the spring; elsewhere the seat moves
+      return model.coilOver
         ? applyEffect(setup, { kind: 'preload-spacer', thicknessMm: effect.thicknessMm })
         : { ...setup, model: lowerTops(model, effect.thicknessMm) };
     case 'preload-spacer':
@@ -176,6 +186,14 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
       return { ...setup, bodyLiftMm: setup.bodyLiftMm + effect.heightMm };
     case 'bump-stop':
       return { ...setup, stopLowerMm: setup.stopLowerMm + effect.lowerMm };
+    case 'damper-length':
+      return {
+        ...setup,
+        damperLonger: {
+          extendedMm: setup.damperLonger.extendedMm + effect.extendedMm,
+          compressedMm: setup.damperLonger.compressedMm + effect.compressedMm,
+        },
+      };
     case 'steering-stop':
       return { ...setup, lockShare: setup.lockShare * (1 - effect.lessShare) };
   }
@@ -192,9 +210,14 @@ function withPoint(setup: AxleSetup, name: string, by: Vec3): AxleSetup {
   return setup;
 }
 
+/** Spring tops move toward their lower seats; where spring and damper are one unit, the damper's top moves along. */
 function lowerTops(model: SuspensionModel, mm: number): SuspensionModel {
   const body: Record<string, Vec3> = { ...model.body };
-  for (const seat of model.springs) body[seat.top] = add(pointOf(body, seat.top), scale(seat.direction, mm));
+  model.springs.forEach((spring, i) => {
+    const by = scale(spring.direction, mm);
+    const damperTop = model.coilOver ? model.dampers[i]?.top : undefined;
+    for (const top of new Set([spring.top, damperTop ?? spring.top])) body[top] = add(pointOf(body, top), by);
+  });
   return { ...model, body };
 }
 

@@ -19,6 +19,8 @@ export interface DoubleWishboneHardpoints extends AxleConstants {
   readonly kind: 'double-wishbone';
   readonly springOn: 'lower' | 'upper';
   readonly torsionLeverMm?: number | undefined;
+  /** the coil stands on the damper, and the bump stop sits inside it, as in a strut: a spacer on top moves all three */
+  readonly coilOver?: boolean | undefined;
   readonly points: Readonly<
     Record<
       | 'lowerFront'

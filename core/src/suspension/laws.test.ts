@@ -14,10 +14,12 @@ import {
   rideHeight,
   springForceN,
   springState,
+  stopsOf,
   stockFreeLengthMm,
   sweepTravel,
   travelRoom,
   wheelFigures,
+  withEffects,
   type Axle,
   type AxleEffect,
   type AxleSetup,
@@ -223,21 +225,62 @@ describe('parts', () => {
     const alone = applyEffect(setup, { kind: 'subframe-drop', dropMm: 25 });
     expect(Math.abs(ok(rideHeight(alone, spec.sprungLoadN)).zMm)).toBeLessThan(4);
   });
-  it('preload loses droop, a spacer on top does not', () => {
+  it('on a coil-over preload loses droop; a spacer on top keeps droop, and brings the stop along', () => {
     const spec = specOf('corvane-halder', 'front');
-    const setup = stockOf('corvane-halder', 'front');
-    const limits = { ...spec.limits, cvExtremeDeg: null, plungeMm: null, ballSwingDeg: null };
-    const droopOf = (e: AxleEffect, damperTopMoves: boolean) => {
-      const s = applyEffect(setup, e);
-      const z = ok(rideHeight(s, spec.sprungLoadN)).zMm;
-      const model = damperTopMoves
-        ? applyEffect(s, { kind: 'move-point', point: 'damperTop', byMm: [0, 0, -20] }).model
-        : s.model;
-      return travelRoom(model, z, limits)!.droopMm;
+    const stock = stockOf('corvane-halder', 'front');
+    const joints = { cvExtremeDeg: null, plungeMm: null, ballSwingDeg: null };
+    const roomOf = (...effects: readonly AxleEffect[]) => {
+      const s = withEffects(stock, effects);
+      const { zMm } = ok(rideHeight(s, spec.sprungLoadN));
+      const limits = { ...spec.limits, ...stopsOf(stock.model, s, spec.limits), ...joints };
+      return { zMm, ...travelRoom(s.model, zMm, limits)! };
     };
-    const stock = travelRoom(setup.model, 0, limits)!.droopMm;
-    expect(stock - droopOf({ kind: 'preload-spacer', thicknessMm: 20 }, false)).toBeGreaterThan(25);
-    expect(Math.abs(stock - droopOf({ kind: 'top-spacer', thicknessMm: 20 }, true))).toBeLessThan(6);
+    const [was, preload, top, both] = [
+      roomOf(),
+      roomOf({ kind: 'preload-spacer', thicknessMm: 20 }),
+      roomOf({ kind: 'top-spacer', thicknessMm: 20 }),
+      // between the seats of the unit it is the same as preload
+      roomOf({ kind: 'coil-spacer', thicknessMm: 20 }),
+    ];
+    expect(was.droopMm - preload.droopMm).toBeGreaterThan(25);
+    expect(preload.bumpMm - was.bumpMm).toBeGreaterThan(25);
+    expect(both).toEqual(preload);
+    expect(top.zMm).toBeLessThan(-30);
+    expect(Math.abs(top.droopMm - was.droopMm)).toBeLessThan(6);
+    expect(Math.abs(top.bumpMm - was.bumpMm)).toBeLessThan(6);
+    expect(Math.abs(top.damperReserveMm! - was.damperReserveMm!)).toBeLessThan(6);
+  });
+  it('where coil and damper stand apart a spacer moves the spring alone', () => {
+    for (const [platform, axle] of [
+      ['mettrick-fell', 'front'],
+      ['ostrey-vaunt', 'front'],
+    ] as const) {
+      const stock = stockOf(platform, axle);
+      const s = applyEffect(stock, { kind: 'top-spacer', thicknessMm: 20 });
+      const [damper] = s.model.dampers;
+      expect(s.model.body[damper!.top]).toEqual(stock.model.body[damper!.top]);
+      expect(s.model.body[s.model.springs[0]!.top]).not.toEqual(stock.model.body[s.model.springs[0]!.top]);
+    }
+  });
+  it('longer dampers add up, and give the droop they are longer by', () => {
+    const spec = specOf('mettrick-fell', 'front');
+    const stock = stockOf('mettrick-fell', 'front');
+    const long: AxleEffect = { kind: 'damper-length', extendedMm: 30, compressedMm: 12 };
+    const twice = withEffects(stock, [long, long]);
+    expect(twice.damperLonger).toEqual({ extendedMm: 60, compressedMm: 24 });
+    expect(twice.model).toBe(stock.model);
+    const { damper } = spec.limits;
+    const room = (longerMm: number) =>
+      travelRoom(stock.model, 0, {
+        ...spec.limits,
+        damper: damper && { ...damper, extendedMm: damper.extendedMm + longerMm },
+        cvExtremeDeg: null,
+        plungeMm: null,
+      })!;
+    expect(room(0).droopBy).toBe('damper');
+    const gained = room(30).droopMm - room(0).droopMm;
+    expect(gained).toBeGreaterThan(28); // the damper leans, so the wheel gains a little more
+    expect(gained).toBeLessThan(45);
   });
   it('blocks, shackles and wedges act on leaves as they should', () => {
     const load = specOf('mettrick-cairn', 'rear').sprungLoadN;

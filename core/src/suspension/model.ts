@@ -63,6 +63,8 @@ export interface SuspensionModel {
   readonly springs: readonly SpringSeat[];
   /** as springs; the strut of a strut is its own damper */
   readonly dampers: readonly SpringSeat[];
+  /** springs stand on their dampers, the bump stop inside: what goes on top moves spring, damper and stop together */
+  readonly coilOver: boolean;
   /** spin axis at design, outboard, left wheel */
   readonly spinAxis: Vec3;
   readonly loadedRadiusMm: number;

@@ -17,6 +17,8 @@ export interface TravelLimits {
   readonly ballSwingDeg: number | null;
 }
 export type LimitedBy = 'bump stop' | 'damper' | 'shaft joint' | 'shaft plunge' | 'ball joint' | 'linkage';
+/** A wheel wants about this much of its travel below it, or it hangs at every dip. */
+export const ADVISED_DROOP_SHARE = 0.35;
 export interface TravelRoom {
   readonly bumpMm: number;
   readonly bumpBy: LimitedBy;
@@ -24,25 +26,27 @@ export interface TravelRoom {
   readonly droopBy: LimitedBy;
   /** travel between the stop's touch and the damper being solid, mm: refused below 6 */
   readonly damperReserveMm: number | null;
-  /** droop over all travel: below 0.35 advice */
+  /** droop over all travel: advice below ADVISED_DROOP_SHARE */
   readonly droopShare: number;
+  /** damper longer by this would leave that share, mm at the damper; 0 where it is left, null where the joints would not */
+  readonly damperForShareMm: number | null;
   /** damper (or strap) longer by this would let the linkage, not the damper, end the droop, mm at the damper */
   readonly damperLongerMm: number;
 }
-/** Where the stops of an edited axle touch and are solid, mm from design. The stop of a strut sits inside it and meets at
- *  the same strut length, so a spacer above the strut brings it forward; elsewhere only a lower stop does. */
+/** Where the stops of an edited axle touch and are solid, mm from design. The stop of a strut or coil-over sits inside it
+ *  and meets at the same damper length, so a spacer on top brings it forward; elsewhere only a lower stop does. */
 export function stopsOf(
   stock: SuspensionModel,
   edited: { readonly model: SuspensionModel; readonly stopLowerMm: number },
   limits: { readonly stopMm: number; readonly solidMm: number },
 ): { readonly stopMm: number; readonly solidMm: number } {
-  const at = (zMm: number) => strutTravelMm(stock, edited.model, zMm) - edited.stopLowerMm;
+  const at = (zMm: number) => sameLengthMm(stock, edited.model, zMm) - edited.stopLowerMm;
   return { stopMm: at(limits.stopMm), solidMm: at(limits.solidMm) };
 }
-/** Travel of the edited strut at which it is as short as the stock one at `zMm`. */
-function strutTravelMm(stock: SuspensionModel, edited: SuspensionModel, zMm: number): number {
-  const [was, is] = [stock.springs[0], edited.springs[0]];
-  if (edited.kind !== 'strut' || !was || !is || stock === edited) return zMm;
+/** Travel at which the edited coil-over is as short as the stock one at `zMm`. */
+function sameLengthMm(stock: SuspensionModel, edited: SuspensionModel, zMm: number): number {
+  const [was, is] = [stock.dampers[0], edited.dampers[0]];
+  if (!edited.coilOver || !was || !is || stock === edited) return zMm;
   const length = (m: SuspensionModel, seat: typeof was, z: number) => {
     const pose = poseAt(m, z);
     return pose.ok ? springState(m, seat, pose.value) : null;
@@ -166,6 +170,15 @@ export function travelRoom(model: SuspensionModel, rideZMm: number, limits: Trav
   const [solid] = firstLimit(l.up, rideZMm, [l.damperShort]);
   const wantedAt = l.down(Math.round((rideZMm - jointBottom) / STEP_MM)) ?? l.down(0);
   const wanted = wantedAt && l.damperAt(wantedAt);
+  const damperForShareMm = (): number | null => {
+    const wantedZ = rideZMm - ((ends.topMm - rideZMm) * ADVISED_DROOP_SHARE) / (1 - ADVISED_DROOP_SHARE);
+    if (ends.bottomMm <= wantedZ || !limits.damper) return 0;
+    if (jointBottom > wantedZ) return null;
+    const steps = (rideZMm - wantedZ) / STEP_MM;
+    const [a, b] = [l.down(Math.floor(steps)), l.down(Math.floor(steps) + 1)].map((p) => p && l.damperAt(p));
+    if (a == null || b == null) return null;
+    return Math.max(0, a + (b - a) * (steps - Math.floor(steps)) - limits.damper.extendedMm);
+  };
   const [bumpMm, droopMm] = [Math.max(0, ends.topMm - rideZMm), Math.max(0, rideZMm - ends.bottomMm)];
   return {
     bumpMm,
@@ -174,6 +187,7 @@ export function travelRoom(model: SuspensionModel, rideZMm: number, limits: Trav
     droopBy: ends.bottomBy,
     damperReserveMm: limits.damper && model.dampers[0] ? solid - limits.stopMm : null,
     droopShare: bumpMm + droopMm === 0 ? 0 : droopMm / (bumpMm + droopMm),
+    damperForShareMm: damperForShareMm(),
     damperLongerMm: wanted !== null && limits.damper ? Math.max(0, wanted - limits.damper.extendedMm) : 0,
   };
 }

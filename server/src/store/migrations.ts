@@ -80,6 +80,8 @@ export const MIGRATIONS: readonly NamedMigration[] = [
         await k('settings')
           .where({ id: r.id })
           .update({ data: JSON.stringify({ ...ADDED_TO_SETTINGS, ...recordOf(r.data) }) });
+      // dampers of the catalogue gained lengths, platforms their coil-overs; the seed puts the new one in its place
+      await k('catalogue_items').delete();
     },
     async down(k) {
       for (const r of await settingsRows(k))
