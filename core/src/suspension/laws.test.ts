@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  ADVISED_DROOP_SHARE,
   AS_BUILT,
   applyEffect,
   axleFigures,
@@ -29,6 +30,8 @@ import {
 } from '..';
 import { catalogue, plainJob, platformOf, vehicleOf } from '../testing/demo-world';
 
+/** no joint ends the travel */
+const LIMITLESS = { cvExtremeDeg: null, plungeMm: null, ballSwingDeg: null };
 const AXLES = catalogue.platforms.flatMap((p) =>
   (['front', 'rear'] as const).map((axle) => ({ code: p.code, axle, kind: p[axle].hardpoints.kind })),
 );
@@ -163,8 +166,25 @@ describe.each(AXLES)('laws of $code $axle ($kind)', ({ code, axle }) => {
     if (spec.limits.damper) {
       expect(shorter.droopBy).toBe('damper');
       expect(shorter.droopMm).toBeLessThan(room.droopMm);
-      expect(shorter.damperLongerMm).toBeGreaterThan(0);
     }
+  });
+  it('a damper longer by what is named leaves the advised share of droop', () => {
+    const { damper, ...rest } = specOf(code, axle).limits;
+    if (!damper) {
+      expect(travelRoom(model, 0, { ...rest, ...LIMITLESS, damper })!.damperForShareMm).toBe(0);
+      return;
+    }
+    const withDamper = (longerMm: number) =>
+      travelRoom(model, 0, {
+        ...rest,
+        ...LIMITLESS,
+        damper: { ...damper, extendedMm: damper.extendedMm + longerMm },
+      })!;
+    const short = withDamper(-75);
+    expect(short.droopShare).toBeLessThan(ADVISED_DROOP_SHARE);
+    const longerMm = short.damperForShareMm!;
+    expect(longerMm).toBeGreaterThan(0);
+    expect(withDamper(longerMm - 75).droopShare).toBeCloseTo(ADVISED_DROOP_SHARE, 2);
   });
 });
 

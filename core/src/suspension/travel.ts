@@ -30,8 +30,6 @@ export interface TravelRoom {
   readonly droopShare: number;
   /** damper longer by this would leave that share, mm at the damper; 0 where it is left, null where the joints would not */
   readonly damperForShareMm: number | null;
-  /** damper (or strap) longer by this would let the linkage, not the damper, end the droop, mm at the damper */
-  readonly damperLongerMm: number;
 }
 /** Where the stops of an edited axle touch and are solid, mm from design. The stop of a strut or coil-over sits inside it
  *  and meets at the same damper length, so a spacer on top brings it forward; elsewhere only a lower stop does. */
@@ -168,8 +166,6 @@ export function travelRoom(model: SuspensionModel, rideZMm: number, limits: Trav
   if (!ends) return null;
   const [jointBottom] = firstLimit(l.down, rideZMm, l.joints);
   const [solid] = firstLimit(l.up, rideZMm, [l.damperShort]);
-  const wantedAt = l.down(Math.round((rideZMm - jointBottom) / STEP_MM)) ?? l.down(0);
-  const wanted = wantedAt && l.damperAt(wantedAt);
   const damperForShareMm = (): number | null => {
     const wantedZ = rideZMm - ((ends.topMm - rideZMm) * ADVISED_DROOP_SHARE) / (1 - ADVISED_DROOP_SHARE);
     if (ends.bottomMm <= wantedZ || !limits.damper) return 0;
@@ -188,7 +184,6 @@ export function travelRoom(model: SuspensionModel, rideZMm: number, limits: Trav
     damperReserveMm: limits.damper && model.dampers[0] ? solid - limits.stopMm : null,
     droopShare: bumpMm + droopMm === 0 ? 0 : droopMm / (bumpMm + droopMm),
     damperForShareMm: damperForShareMm(),
-    damperLongerMm: wanted !== null && limits.damper ? Math.max(0, wanted - limits.damper.extendedMm) : 0,
   };
 }
 const abs = (v: number | null | undefined) => (v == null ? v : Math.abs(v));
