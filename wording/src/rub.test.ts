@@ -105,12 +105,15 @@ describe('cures', () => {
     ],
     [{ by: 'relief', relief: relief('fold-seam'), afterMm: 3 }, /1 h 20, 15\smk, stays$/],
     [{ by: 'lift', moreMm: 12 }, /^12 mm more lift$/],
-    [{ by: 'bump-stop', lowerMm: 20 }, /^Bump stop 20 mm earlier$/],
+    [{ by: 'lift', moreMm: 0.2 }, /^1 mm more lift$/],
+    [{ by: 'bump-stop', lowerMm: 20 }, /^bump stop 20 mm earlier$/],
+    [{ by: 'bump-stop', lowerMm: 20.1 }, /^bump stop 21 mm earlier$/],
     [{ by: 'steering-stop', lessShare: 0.08 }, /^8 % less lock$/],
+    [{ by: 'steering-stop', lessShare: 0.002 }, /^1 % less lock$/],
     [{ by: 'offset', changeMm: -14 }, /14 mm further out \(offset −14 mm\)/],
     [{ by: 'offset', changeMm: 6 }, /6 mm further in \(offset \+6 mm\)/],
-    [{ by: 'narrower', sectionMm: 266.4 }, /266 mm or less/],
-    [{ by: 'smaller', diameterMm: 827 }, /827 mm or less/],
+    [{ by: 'narrower', sectionMm: 266.7 }, /^a section of 266 mm or less$/],
+    [{ by: 'smaller', diameterMm: 827.9 }, /^a diameter of 827 mm or less$/],
   ])('%j', (cure, words) => {
     expect(cureText(cure, MM)).toMatch(words);
   });

@@ -87,23 +87,24 @@ export function rubHeadline(s: RubStudy, style: Style): Headline {
     consequence: `${lift ? (lift.liftMm === null ? `No lift clears it${lift.obstacle ? ` (${OBSTACLE_WORDS[lift.obstacle]})` : ''}: take a relief, another offset or a smaller tyre.` : lift.liftMm <= -s.rideZMm + 0.5 ? 'The height is enough; what is too near rides with the axle or needs a relief.' : `The body would clear with ${length(lift.liftMm, style)} of lift over stock.`) : ''}${stop}`,
   };
 }
-/** What an obstacle's cure is, and what it leaves. */
+/** What an obstacle's cure is, and what it leaves, in the middle of a sentence. What is asked for is rounded up, what is
+ *  allowed down: the figure that is said is enough. */
 export function cureText(c: RubCure, style: Style): string {
   switch (c.by) {
     case 'relief':
       return `${c.relief.name}: ${c.afterMm === Infinity ? 'nothing left to touch' : missText(c.afterMm, style)}, ${duration(c.relief.minutes)}${c.relief.priceMinor > 0 ? `, ${money(c.relief.priceMinor, style)}` : ''}${c.relief.reversible ? ', comes off again' : ', stays'}`;
     case 'lift':
-      return `${length(c.moreMm, style)} more lift`;
+      return `${length(Math.ceil(c.moreMm), style)} more lift`;
     case 'bump-stop':
-      return `Bump stop ${length(c.lowerMm, style)} earlier`;
+      return `bump stop ${length(Math.ceil(c.lowerMm), style)} earlier`;
     case 'steering-stop':
-      return `${formatDecimal(c.lessShare * 100, 0)} % less lock`;
+      return `${Math.ceil(c.lessShare * 100 - 1e-9)} % less lock`;
     case 'offset':
-      return `Wheel ${length(Math.abs(c.changeMm), style)} further ${c.changeMm < 0 ? 'out' : 'in'} (offset ${c.changeMm < 0 ? '−' : '+'}${formatDecimal(Math.abs(c.changeMm), 0)} mm)`;
+      return `wheel ${length(Math.abs(c.changeMm), style)} further ${c.changeMm < 0 ? 'out' : 'in'} (offset ${c.changeMm < 0 ? '−' : '+'}${formatDecimal(Math.abs(c.changeMm), 0)} mm)`;
     case 'narrower':
-      return `A section of ${formatDecimal(c.sectionMm, 0)} mm or less`;
+      return `a section of ${Math.floor(c.sectionMm)} mm or less`;
     case 'smaller':
-      return `A diameter of ${length(c.diameterMm, style)} or less`;
+      return `a diameter of ${length(Math.floor(c.diameterMm), style)} or less`;
   }
 }
 export const studyFaultText = (f: RideHeightFault | ReachFault, style: Style): string =>

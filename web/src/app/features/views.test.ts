@@ -213,6 +213,19 @@ describe('Match', () => {
     await (await v.button(/Add IW-55/)).click();
     expect(open()).toBe(0);
   });
+  it('a plan whose dampers would knock at their end says so, and long ones settle it', async () => {
+    const job = plainJob('mettrick-fell', ['BS-5102', 'TL-5038', 'TL-5020']);
+    const v = await show(MatchView, {
+      ...job,
+      vehicle: { ...job.vehicle, variant: { ...job.vehicle.variant, engine: 'heavy' } },
+    });
+    const open = () => v.store.assessment()!.needs.filter((n) => n.finding.code === 'topped-out').length;
+    expect(await v.text()).toContain('it would knock at its end at ride height. Dampers longer by');
+    expect(open()).toBe(1);
+    await (await v.button(/Add SD-8100/)).click();
+    expect(open()).toBe(0);
+    expect(await v.text()).not.toContain('knock at its end');
+  });
   it('those made for other vehicles are there when asked for, as no', async () => {
     const v = await show(MatchView, plainJob('corvane-halder'));
     expect(await v.text()).not.toContain('TL-5020');
