@@ -1,4 +1,5 @@
 import { formatDecimal, type Finding, type Platform, type Verdict } from '@rigger/core';
+import { longDay } from './dates';
 import { degrees, length, money, plural, provenanceText, type Style } from './format';
 import { optionText } from './variant';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
@@ -62,7 +63,7 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
     case 'same-place':
       return `Two parts of one kind (${f.family.replace(/-/g, ' ')}) in the same place, ${AXLE[f.axle]}: take one out.`;
     case 'comes-late':
-      return `Not in stock: ${plural(f.leadDays, 'day')} to come, and the vehicle is needed by ${f.neededBy}.`;
+      return `Not in stock: ${plural(f.leadDays, 'day')} to come, and the vehicle is needed by ${longDay(f.neededBy)}.`;
     case 'no-balance':
       return f.fault.code === 'no-balance-in-reach'
         ? `The ${f.axle} spring pushes the wheel to the end of its reach at ${mm(f.fault.lastZMm)} (${f.fault.member}): too much spring or spacer for this linkage.`

@@ -1,3 +1,4 @@
+import { longDay } from './dates';
 import {
   formatDecimal,
   formatLength,
@@ -111,7 +112,7 @@ export function provenanceText(p: Provenance): string {
     case 'maker-lists':
       return 'maker lists it';
     case 'maker-confirmed':
-      return `maker confirmed on ${p.on}`;
+      return `maker confirmed on ${longDay(p.on)}`;
     case 'sister-model':
       return `taken over from ${p.of}`;
     case 'guess':

@@ -1,10 +1,7 @@
 import { dequal } from 'dequal';
 
 /** A function that keeps its last answer and gives the same object again while its input says the same (compared as
- *  plain data, what is identical in no time). Holds one answer, so it never grows. Errors are not kept.
- *
- *  @example const once = remembering(work); once({ a: 1 }) === once({ a: 1 }); // work ran once
- */
+ *  plain data, what is identical in no time). Holds one answer, so it never grows. Errors are not kept. */
 export function remembering<I, R>(work: (input: I) => R): (input: I) => R {
   let last: { readonly input: I; readonly answer: R } | null = null;
   return (input) => {
