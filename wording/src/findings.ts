@@ -159,6 +159,8 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
       return `No series number in this size: ${mm(f.diameterMm)} is assumed. Ask for the maker’s diameter.`;
     case 'over-arch':
       return `The ${f.axle} tyre stands ${mm(f.byMm)} past the arch: take another offset or an arch extension; local code decides.`;
+    case 'ratio-not-priced':
+      return `Axle ratio goes ${f.from === null ? '' : `from ${formatDecimal(f.from, 2)} `}to ${formatDecimal(f.to, 2)}: sets, bearings, oil and setting up are not in this total. Price them with the supplier, both driven axles alike.`;
     case 'calibration':
       return `Speedometer shows ${formatDecimal(Math.abs(f.percent), 1)} % too ${f.percent > 0 ? 'little' : 'much'}: tyre size is entered in the plan.`;
     case 'left-right':

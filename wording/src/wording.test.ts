@@ -227,6 +227,8 @@ describe('findings', () => {
     { code: 'tire-assumed-series', diameterMm: 802 },
     { code: 'over-arch', axle: 'front', byMm: 14 },
     { code: 'calibration', percent: 3.8 },
+    { code: 'ratio-not-priced', from: 3.42, to: 4.1 },
+    { code: 'ratio-not-priced', from: null, to: 4.1 },
     { code: 'left-right', axle: 'front', differenceMm: 12, lowSide: 'left' },
     { code: 'outside-ordinary', axle: 'rear', measuredMm: 530, ordinary: [478, 514] },
   ];

@@ -164,6 +164,8 @@ export type Finding =
   | { readonly code: 'tire-assumed-series'; readonly diameterMm: number }
   | { readonly code: 'over-arch'; readonly axle: Axle; readonly byMm: number }
   | { readonly code: 'calibration'; readonly percent: number }
+  /** another axle ratio is planned; the catalogue has no sets, so neither parts nor hours are in the total */
+  | { readonly code: 'ratio-not-priced'; readonly from: number | null; readonly to: number }
   // tape
   | {
       readonly code: 'left-right';

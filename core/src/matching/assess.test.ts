@@ -168,6 +168,15 @@ describe('needs', () => {
     expect(none).toEqual([]);
   });
   it.each([
+    [3.42, 4.1, true],
+    [null, 4.1, true],
+    [4.1, 4.1, false],
+    [3.42, null, false],
+  ])('axle ratio %p to %p: said that it is not in the total: %p', (axleRatio, newAxleRatio, said) => {
+    const found = codes(say(tireOf(plainJob('corvane-halder'), { axleRatio, newAxleRatio })).needs);
+    expect(found.includes('ratio-not-priced')).toBe(said);
+  });
+  it.each([
     ['over-height', { heightLimitMm: 1900 }, 'no'],
     ['not-reversible', { reversibleOnly: true }, 'no'],
     ['comes-late', { neededBy: '2026-12-01' }, 'ask'],

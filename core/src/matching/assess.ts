@@ -156,6 +156,7 @@ export function assess(
       ...(check ? spareNeeds(vehicle.platform, check, input, chosen) : []),
       ...(tires.check?.findings ?? []).map((f) => need(f, TIRE_VERDICT[f.code] ?? 'needs')),
       ...limitNeeds(job.brief, settings, forecast, tires, vehicle.platform.wheelbaseMm),
+      ...ratioNeeds(job.tire),
       ...unknownNeeds(base.questions),
     ],
   };
@@ -360,6 +361,12 @@ function limitNeeds(
   if (rise > 0 && (f.front.lift.value > 0 || f.rear.lift.value > 0 || tireLift > 0))
     out.push(need({ code: 'handling-changed', riseMm: rise }, 'fits'));
   return out;
+}
+
+function ratioNeeds({ axleRatio, newAxleRatio }: JobSections['tire']): readonly Need[] {
+  return newAxleRatio === null || newAxleRatio === axleRatio
+    ? []
+    : [need({ code: 'ratio-not-priced', from: axleRatio, to: newAxleRatio }, 'ask')];
 }
 
 function unknownNeeds(questions: readonly OpenQuestion[]): readonly Need[] {
