@@ -1,4 +1,24 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import path from 'node:path';
 import { build } from 'esbuild';
+import { decompress } from 'wawoff2';
+
+// the type of the printed sheet, as plain TrueType
+const FACES = {
+  archivo: ['400-normal', '600-normal', '400-italic', '600-italic'],
+  'spline-sans-mono': ['400-normal', '600-normal'],
+};
+const fonts = path.join(import.meta.dirname, 'dist/fonts');
+await mkdir(fonts, { recursive: true });
+const require = createRequire(import.meta.url);
+for (const [family, faces] of Object.entries(FACES)) {
+  const files = path.join(path.dirname(require.resolve(`@fontsource/${family}/package.json`)), 'files');
+  for (const face of faces) {
+    const packed = await readFile(path.join(files, `${family}-latin-${face}.woff2`));
+    await writeFile(path.join(fonts, `${family}-${face}.ttf`), await decompress(packed));
+  }
+}
 
 await build({
   entryPoints: ['src/main.ts', 'src/workers/sheet-worker.ts', 'src/workers/compute-worker.ts'],

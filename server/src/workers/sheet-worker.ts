@@ -1,30 +1,36 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
 import pdfmake from 'pdfmake';
 import { calibrationDocument } from '../services/calibration-document';
 import { sheetDocument } from '../services/sheet-document';
 import type { SheetModel } from '../services/sheet-model';
 
-const require = createRequire(import.meta.url);
-const files = (name: string) => join(dirname(require.resolve(`@fontsource/${name}/package.json`)), 'files');
-const archivo = (weight: number, italic = false) =>
-  join(files('archivo'), `archivo-latin-${weight}-${italic ? 'italic' : 'normal'}.woff`);
-const spline = (weight: number) =>
-  join(files('spline-sans-mono'), `spline-sans-mono-latin-${weight}-normal.woff`);
+// unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
+const FONTS = [join(import.meta.dirname, 'fonts'), join(import.meta.dirname, '../../dist/fonts')].find((f) =>
+  existsSync(f),
+);
+if (FONTS === undefined) throw new Error('no fonts for the sheet: run npm run build -w @rigger/server');
+const fonts = FONTS;
+const archivo = (face: string) => join(fonts, `archivo-${face}.ttf`);
+const spline = (face: string) => join(fonts, `spline-sans-mono-${face}.ttf`);
 
 pdfmake.setFonts({
   Archivo: {
-    normal: archivo(400),
-    bold: archivo(600),
-    italics: archivo(400, true),
-    bolditalics: archivo(600, true),
+    normal: archivo('400-normal'),
+    bold: archivo('600-normal'),
+    italics: archivo('400-italic'),
+    bolditalics: archivo('600-italic'),
   },
-  Spline: { normal: spline(400), bold: spline(600), italics: spline(400), bolditalics: spline(600) },
+  // the mono has no italics of its own
+  Spline: {
+    normal: spline('400-normal'),
+    bold: spline('600-normal'),
+    italics: spline('400-normal'),
+    bolditalics: spline('600-normal'),
+  },
 });
 pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy(
-  (file) => file.startsWith(files('archivo')) || file.startsWith(files('spline-sans-mono')),
-);
+pdfmake.setLocalAccessPolicy((file) => file.startsWith(fonts));
 
 export interface PrintTask {
   readonly what: 'sheet' | 'calibration';
