@@ -75,9 +75,13 @@ line('the same rows from bare SQLite, median', ms(median(direct)), 'in this proc
 let begun = performance.now();
 await (await fetch(`${warm.base}api/jobs/${id}/sheet.pdf`)).arrayBuffer();
 line('build sheet as PDF, first', ms(performance.now() - begun), 'starts the worker');
-begun = performance.now();
-await (await fetch(`${warm.base}api/jobs/${id}/sheet.pdf`)).arrayBuffer();
-line('build sheet as PDF, again', ms(performance.now() - begun));
+const again = [];
+for (let i = 0; i < 8; i++) {
+  begun = performance.now();
+  await (await fetch(`${warm.base}api/jobs/${id}/sheet.pdf`)).arrayBuffer();
+  again.push(performance.now() - begun);
+}
+line('build sheet as PDF, again', ms(median(again)), `median of ${again.length}`);
 
 // the core as it is shipped: bundled, without what a development loader adds around every function
 const bundled = path.join(dir, 'core.mjs');
