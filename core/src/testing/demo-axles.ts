@@ -1,0 +1,22 @@
+import { buildModel, poseAt, stockAxle, type Axle, type AxleSetup, type SuspensionModel } from '..';
+import { catalogue, platformOf } from './demo-world';
+
+/** Every axle of the demo world, for laws that must hold on each kind of suspension. */
+export const AXLES = catalogue.platforms.flatMap((p) =>
+  (['front', 'rear'] as const).map((axle) => ({ code: p.code, axle, kind: p[axle].hardpoints.kind })),
+);
+/** no joint ends the travel */
+export const LIMITLESS = { cvExtremeDeg: null, plungeMm: null, ballSwingDeg: null };
+export const specOf = (code: string, axle: Axle) => platformOf(code)[axle];
+export const modelOf = (code: string, axle: Axle) => buildModel(specOf(code, axle).hardpoints);
+export function stockOf(code: string, axle: Axle): AxleSetup {
+  const { hardpoints, subframePoints, springRateNPerMm, sprungLoadN } = specOf(code, axle);
+  return stockAxle({ hardpoints, subframePoints, rateNPerMm: springRateNPerMm, loadN: sprungLoadN });
+}
+/** The value of a result that must be one. */
+export const ok = <T>(r: { ok: true; value: T } | { ok: false; fault: unknown }): T => {
+  if (!r.ok) throw new Error(JSON.stringify(r.fault));
+  return r.value;
+};
+export const at = (model: SuspensionModel, zMm: number, rackMm = 0, rollMm = 0) =>
+  ok(poseAt(model, zMm, rackMm, rollMm));
