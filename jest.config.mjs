@@ -33,5 +33,7 @@ const web = {
   },
 };
 export default {
+  // roomy: what is loaded when first asked for is compiled on the way, and a busy machine is slow, not broken
+  testTimeout: 30_000,
   projects: [node('core'), node('contracts'), node('wording'), node('server'), web],
 };

@@ -36,7 +36,7 @@ async function open(job: JobSections = demoJob('hut-warden')) {
   const comes = async <T>(look: () => T | Promise<T>): Promise<Awaited<T>> => {
     for (let i = 0; ; i++) {
       const found = await look();
-      if (found || i > 100) return found;
+      if (found || i > 1500) return found;
       await new Promise((r) => setTimeout(r, 10));
     }
   };

@@ -155,7 +155,7 @@ describe('Tyre', () => {
   });
   it('stands several sizes side by side, says which clears, and changes their places', async () => {
     const v = await show(TireView, demoJob('hut-warden'));
-    for (let i = 0; i < 40 && (await v.text()).includes('being looked at'); i++)
+    for (let i = 0; i < 400 && (await v.text()).includes('being looked at'); i++)
       await new Promise((r) => setTimeout(r, 25));
     expect(await v.headline()).toMatch(/needs? reliefs or another wheel/);
     const size = await v.loader.getHarness(MatInputHarness.with({ selector: '.add input' }));

@@ -28,7 +28,7 @@ async function show(job: JobSections, before?: (s: FakeServer) => void) {
   await settled();
   const page = fixture.nativeElement as HTMLElement;
   const comes = async (look: () => boolean | Promise<boolean>) => {
-    for (let i = 0; i < 150 && !(await look()); i++) {
+    for (let i = 0; i < 1500 && !(await look()); i++) {
       await new Promise((r) => setTimeout(r, 10));
       await fixture.whenStable();
     }
