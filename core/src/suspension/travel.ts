@@ -164,12 +164,13 @@ export function travelRoom(model: SuspensionModel, rideZMm: number, limits: Trav
   const l = limited(model, rideZMm, limits);
   const ends = endsOf(l, rideZMm, limits);
   if (!ends) return null;
-  const [jointBottom] = firstLimit(l.down, rideZMm, l.joints);
-  const [solid] = firstLimit(l.up, rideZMm, [l.damperShort]);
+  // walks beyond the ends are long: only those that are asked for are gone
+  const reserveMm = () =>
+    limits.damper && model.dampers[0] ? firstLimit(l.up, rideZMm, [l.damperShort])[0] - limits.stopMm : null;
   const damperForShareMm = (): number | null => {
     const wantedZ = rideZMm - ((ends.topMm - rideZMm) * ADVISED_DROOP_SHARE) / (1 - ADVISED_DROOP_SHARE);
     if (ends.bottomMm <= wantedZ || !limits.damper) return 0;
-    if (jointBottom > wantedZ) return null;
+    if (firstLimit(l.down, rideZMm, l.joints)[0] > wantedZ) return null;
     const steps = (rideZMm - wantedZ) / STEP_MM;
     const [a, b] = [l.down(Math.floor(steps)), l.down(Math.floor(steps) + 1)].map((p) => p && l.damperAt(p));
     if (a == null || b == null) return null;
@@ -181,7 +182,7 @@ export function travelRoom(model: SuspensionModel, rideZMm: number, limits: Trav
     bumpBy: ends.topBy,
     droopMm,
     droopBy: ends.bottomBy,
-    damperReserveMm: limits.damper && model.dampers[0] ? solid - limits.stopMm : null,
+    damperReserveMm: reserveMm(),
     droopShare: bumpMm + droopMm === 0 ? 0 : droopMm / (bumpMm + droopMm),
     damperForShareMm: damperForShareMm(),
   };
