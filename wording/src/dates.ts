@@ -27,4 +27,6 @@ export const clockTime = (at: Date): string =>
   new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(at);
 /** The calendar day of a moment on the calendar of this machine: "2026-11-25", also late in the evening. */
 export const localDay = (at: Date): string =>
-  [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((n) => String(n).padStart(2, '0')).join('-');
+  [String(at.getFullYear()).padStart(4, '0')]
+    .concat([at.getMonth() + 1, at.getDate()].map((n) => String(n).padStart(2, '0')))
+    .join('-');

@@ -64,6 +64,11 @@ function afterFigure(code: Finding['code'], f: AxleForecast, from: string): Figu
           ],
           { formula: 'carrier-pose', from: `with ${from}` },
         );
+  const length = (
+    name: 'shift-left' | 'droop-left' | 'damper-reserve',
+    value: number | null | undefined,
+    formula: 'carrier-pose' | 'travel-walk',
+  ) => (value == null ? null : computed(name, value, 'mm', [f.lift], { formula, from: `with ${from}` }));
   switch (code) {
     case 'cv-angle':
       return angle('cv-angle', g.cvOuterDeg);
@@ -74,27 +79,11 @@ function afterFigure(code: Finding['code'], f: AxleForecast, from: string): Figu
     case 'steering-wheel-off-centre':
       return angle('steering-wheel', g.steeringWheelDeg);
     case 'axle-off-centre':
-      return g.shiftLeftMm === null
-        ? null
-        : computed('shift-left', g.shiftLeftMm, 'mm', [f.lift], {
-            formula: 'carrier-pose',
-            from: `with ${from}`,
-          });
+      return length('shift-left', g.shiftLeftMm, 'carrier-pose');
     case 'topped-out':
-      return (
-        f.room &&
-        computed('droop-left', f.room.droopMm, 'mm', [f.lift], {
-          formula: 'travel-walk',
-          from: `with ${from}`,
-        })
-      );
+      return length('droop-left', f.room?.droopMm, 'travel-walk');
     case 'damper-solid':
-      return f.room?.damperReserveMm == null
-        ? null
-        : computed('damper-reserve', f.room.damperReserveMm, 'mm', [f.lift], {
-            formula: 'travel-walk',
-            from: `with ${from}`,
-          });
+      return length('damper-reserve', f.room?.damperReserveMm, 'travel-walk');
     default:
       return null;
   }

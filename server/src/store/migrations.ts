@@ -5,15 +5,24 @@ export interface NamedMigration extends Knex.Migration {
   readonly name: string;
 }
 
-const tireRows = (k: Knex) =>
-  k<{ id: string; section: string; data: string }>('job_sections')
-    .where('section', 'tire')
-    .select('id', 'data');
-
-const settingsRows = (k: Knex) => k<{ id: string; data: string }>('settings').select('id', 'data');
-const recordOf = (data: string) => JSON.parse(data) as Readonly<Record<string, unknown>>;
-const without = (added: object, data: string) =>
-  Object.fromEntries(Object.entries(recordOf(data)).filter(([key]) => !(key in added)));
+type Stored = Readonly<Record<string, unknown>>;
+/** Changes the stored record of every row that a table (or one section of the jobs) has. */
+async function rewrite(
+  k: Knex,
+  rows: { readonly table: 'job_sections' | 'settings'; readonly section?: string },
+  change: (data: Stored) => Stored,
+): Promise<void> {
+  const { table, ...where } = rows;
+  for (const r of await k<{ id: string; data: string }>(table).where(where).select('id', 'data'))
+    await k(table)
+      .where({ id: r.id })
+      .update({ data: JSON.stringify(change(JSON.parse(r.data) as Stored)) });
+}
+const TIRES = { table: 'job_sections', section: 'tire' } as const;
+const SETTINGS = { table: 'settings' } as const;
+const gaining = (added: object) => (data: Stored) => ({ ...added, ...data });
+const losing = (added: object) => (data: Stored) =>
+  Object.fromEntries(Object.entries(data).filter(([key]) => !(key in added)));
 
 /** In order; a landed one is never edited, a change is a new one. */
 export const MIGRATIONS: readonly NamedMigration[] = [
@@ -59,35 +68,23 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   {
     name: '002-tires-side-by-side',
     async up(k) {
-      for (const r of await tireRows(k))
-        await k('job_sections')
-          .where({ id: r.id })
-          .update({ data: JSON.stringify({ ...ADDED_TO_TIRE, ...recordOf(r.data) }) });
+      await rewrite(k, TIRES, gaining(ADDED_TO_TIRE));
       // the catalogue gained obstacles and gears; the seed puts the new one in its place
       await k('catalogue_items').delete();
     },
     async down(k) {
-      for (const r of await tireRows(k))
-        await k('job_sections')
-          .where({ id: r.id })
-          .update({ data: JSON.stringify(without(ADDED_TO_TIRE, r.data)) });
+      await rewrite(k, TIRES, losing(ADDED_TO_TIRE));
     },
   },
   {
     name: '003-name-of-the-shop',
     async up(k) {
-      for (const r of await settingsRows(k))
-        await k('settings')
-          .where({ id: r.id })
-          .update({ data: JSON.stringify({ ...ADDED_TO_SETTINGS, ...recordOf(r.data) }) });
+      await rewrite(k, SETTINGS, gaining(ADDED_TO_SETTINGS));
       // dampers of the catalogue gained lengths, platforms their coil-overs; the seed puts the new one in its place
       await k('catalogue_items').delete();
     },
     async down(k) {
-      for (const r of await settingsRows(k))
-        await k('settings')
-          .where({ id: r.id })
-          .update({ data: JSON.stringify(without(ADDED_TO_SETTINGS, r.data)) });
+      await rewrite(k, SETTINGS, losing(ADDED_TO_SETTINGS));
     },
   },
 ];

@@ -1,22 +1,19 @@
-import type { DayFault } from '@rigger/wording';
-import { formatISO, isValid, parse, startOfDay } from 'date-fns';
+import { bad, good, type Result } from '@rigger/core';
+import { localDay, type DayFault } from '@rigger/wording';
+import { isValid, parse, startOfDay } from 'date-fns';
 
-type Reading =
-  { readonly ok: true; readonly value: string } | { readonly ok: false; readonly fault: DayFault };
 const WITH_YEAR = ['yyyy-MM-dd', 'd.M.yyyy', 'd MMM yyyy', 'd MMMM yyyy', 'd. MMM yyyy', 'd. MMMM yyyy'];
 const WITHOUT_YEAR = ['d.M.', 'd.M', 'd MMM', 'd MMMM', 'd. MMM', 'd. MMMM'];
 /** an order outside these years is a slip of the finger */
 const FROM_YEAR = 2000;
 const TO_YEAR = 2100;
 
-const iso = (d: Date) => formatISO(d, { representation: 'date' });
-
 /** Reads a calendar day: "2026-12-04", "4.12.2026", "4 Dec 2026", with or without its weekday before it; without a year
  *  the next such day from `today` on. Two numbers with a slash are read only where they can mean one day: what is day
  *  first in one country is month first in the next.
  *
  *  @example readDay('4 Dec', new Date(2026, 10, 25)) // { ok: true, value: '2026-12-04' } */
-export function readDay(text: string, today: Date): Reading {
+export function readDay(text: string, today: Date): Result<string, DayFault> {
   const plain = text
     .trim()
     .replace(/^[a-z]+[.,]?\s+(?=\d)/i, '')
@@ -25,21 +22,19 @@ export function readDay(text: string, today: Date): Reading {
     .replace(/\s+/g, ' ');
   const first = (formats: readonly string[], s = plain): Date | undefined =>
     formats.map((f) => parse(s, f, today)).find(isValid);
-  const within = (d: Date): Reading => {
-    const year = d.getFullYear();
+  const unreadable = bad<DayFault>({ code: 'day-unreadable', text: text.trim() });
+  const within = (d: Date): Result<string, DayFault> => {
+    const [day, year] = [localDay(d), d.getFullYear()];
     return year >= FROM_YEAR && year <= TO_YEAR
-      ? { ok: true, value: iso(d) }
-      : { ok: false, fault: { code: 'day-far', day: iso(d), from: FROM_YEAR, to: TO_YEAR } };
+      ? good(day)
+      : bad({ code: 'day-far', day, from: FROM_YEAR, to: TO_YEAR });
   };
   if (plain.includes('/')) {
-    const [dayFirst, monthFirst] = [first(['d/M/yyyy']), first(['M/d/yyyy'])];
-    if (dayFirst && monthFirst && iso(dayFirst) !== iso(monthFirst))
-      return {
-        ok: false,
-        fault: { code: 'day-two-ways', text: text.trim(), ways: [iso(dayFirst), iso(monthFirst)] },
-      };
-    const only = dayFirst ?? monthFirst;
-    return only ? within(only) : { ok: false, fault: { code: 'day-unreadable', text: text.trim() } };
+    const found = [first(['d/M/yyyy']), first(['M/d/yyyy'])].filter((d) => d !== undefined);
+    const [one, other] = found.map(localDay);
+    if (one && other && one !== other)
+      return bad({ code: 'day-two-ways', text: text.trim(), ways: [one, other] });
+    return found[0] ? within(found[0]) : unreadable;
   }
   const exact = first(WITH_YEAR);
   if (exact) return within(exact);
@@ -51,5 +46,5 @@ export function readDay(text: string, today: Date): Reading {
     );
     if (d && d >= startOfDay(today)) return within(d);
   }
-  return { ok: false, fault: { code: 'day-unreadable', text: text.trim() } };
+  return unreadable;
 }

@@ -5,6 +5,7 @@ import { plainJob } from '@rigger/core/testing/demo-world';
 import { localDay } from '@rigger/wording';
 import { boardRow, openShop } from '../../../testing/shop-bench';
 import { Commands } from '../../data/commands';
+import { Shop } from '../../data/shop';
 import { HeadlineHarness } from '../../ui/headline.harness';
 import { Board } from './board';
 
@@ -17,6 +18,7 @@ async function show(
   const server = openShop(plainJob('corvane-halder'));
   server.rows = rows;
   before?.(server);
+  TestBed.inject(Shop).load(); // as the application does at its start
   const fixture = TestBed.createComponent(Board);
   await fixture.whenStable();
   const page = fixture.nativeElement as HTMLElement;

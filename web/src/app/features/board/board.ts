@@ -68,7 +68,6 @@ export class Board {
   );
 
   constructor() {
-    this.shop.load();
     this.load();
   }
   protected load(): void {

@@ -1,5 +1,13 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { Axle, ReachFault, RideHeightFault, RubPose, RubProgress, RubStudy } from '@rigger/core';
+import {
+  nearestToZero,
+  type Axle,
+  type ReachFault,
+  type RideHeightFault,
+  type RubPose,
+  type RubProgress,
+  type RubStudy,
+} from '@rigger/core';
 import { same } from '../../data/merge';
 import { startRubWorker } from '../../workers/start-rub-worker';
 import { RubInputs } from './rub-inputs';
@@ -9,12 +17,9 @@ export interface Cell {
   readonly row: number;
   readonly column: number;
 }
-/** the place in an ascending list that comes nearest to a value; to 0 where there is none */
+/** the place in a list that comes nearest to a value; to 0 where there is none */
 const nearest = (list: readonly number[], value: number | null | undefined): number =>
-  list.reduce(
-    (best, v, i) => (Math.abs(v - (value ?? 0)) < Math.abs((list[best] ?? 0) - (value ?? 0)) ? i : best),
-    0,
-  );
+  nearestToZero(list.map((v) => v - (value ?? 0)));
 
 /** One axle's rub map: asked of the worker anew whenever plan, tyre or reliefs change, refined while it is looked at. */
 @Injectable()
