@@ -127,7 +127,8 @@ function compile(model: SuspensionModel): Compiled {
   return compiled;
 }
 
-// scratch of the inner loop, so that it allocates nothing: rotation and shift, 6 rows of 7, solution
+// scratch of the inner loop, so that it allocates nothing: rotation and shift, 6 rows of 7, solution. Every solve writes
+// each number before it reads it, so nothing of an earlier one survives in it.
 const R = new Float64Array(9);
 const S = new Float64Array(3);
 const M = new Float64Array(42);
@@ -284,13 +285,13 @@ function linkRow(
   const length = sqrt(dx * dx + dy * dy + dz * dz);
   const k = weight / length;
   const [nx, ny, nz] = [dx * k, dy * k, dz * k];
-  const base = addTo ? 1 : 0;
-  M[row] = base * M[row]! + nx;
-  M[row + 1] = base * M[row + 1]! + ny;
-  M[row + 2] = base * M[row + 2]! + nz;
-  M[row + 3] = base * M[row + 3]! + ay * nz - az * ny;
-  M[row + 4] = base * M[row + 4]! + az * nx - ax * nz;
-  M[row + 5] = base * M[row + 5]! + ax * ny - ay * nx;
+  // assigned, never multiplied by nothing: 0 × what a broken solve left behind may be NaN
+  M[row] = addTo ? M[row]! + nx : nx;
+  M[row + 1] = addTo ? M[row + 1]! + ny : ny;
+  M[row + 2] = addTo ? M[row + 2]! + nz : nz;
+  M[row + 3] = addTo ? M[row + 3]! + (ay * nz - az * ny) : ay * nz - az * ny;
+  M[row + 4] = addTo ? M[row + 4]! + (az * nx - ax * nz) : az * nx - ax * nz;
+  M[row + 5] = addTo ? M[row + 5]! + (ax * ny - ay * nx) : ax * ny - ay * nx;
   return length - d[at + 6]!;
 }
 
