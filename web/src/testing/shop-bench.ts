@@ -3,7 +3,7 @@ import { provideRouter, withComponentInputBinding, type Routes } from '@angular/
 import type { ApiError, BoardRow, Job, Saved } from '@rigger/contracts';
 import { SECTIONS, type JobSections, type SectionName } from '@rigger/core';
 import { catalogue, settings } from '@rigger/core/testing/demo-world';
-import { Observable, of, Subject, throwError } from 'rxjs';
+import { Observable, of, Subject, switchMap, throwError } from 'rxjs';
 import { Api, type CallFailure } from '../app/data/api';
 import { JobStore } from '../app/data/job-store';
 import { Shop } from '../app/data/shop';
@@ -30,9 +30,13 @@ export const boardRow = (change: Partial<BoardRow>): BoardRow => ({
 /** The server as a screen sees it: holds one job, takes saves, and fails in the ways a test asks for. */
 export class FakeServer {
   readonly saves: { readonly section: SectionName; readonly version: number; readonly data: unknown }[] = [];
+  /** job of each save that was sent */
+  readonly savedTo: string[] = [];
   rows: readonly BoardRow[] = [];
   private fail: CallFailure | null = null;
   private waiting: Subject<void> | null = null;
+  /** answers to these jobs come when the test says so */
+  readonly late = new Map<string, Subject<void>>();
   job: Job;
   constructor(sections: JobSections) {
     this.job = {
@@ -111,8 +115,14 @@ export class FakeServer {
     board: () => (this.fail ? throwError(() => this.fail) : of(this.rows)),
     create: (customer: string) => this.taken({ ...this.job.sections.head.data, customer }),
     readFile: (file: unknown) => this.taken((file as { head: JobSections['head'] }).head),
-    job: () => (this.fail ? throwError(() => this.fail) : of(copy(this.job))),
-    save: (_id: string, section: SectionName, version: number, data: unknown): Observable<Saved> => {
+    job: (id: string): Observable<Job> => {
+      if (this.fail) return throwError(() => this.fail);
+      const answer = () => of(copy({ ...this.job, id }));
+      const late = this.late.get(id);
+      return late ? late.pipe(switchMap(answer)) : answer();
+    },
+    save: (id: string, section: SectionName, version: number, data: unknown): Observable<Saved> => {
+      this.savedTo.push(id);
       const { waiting } = this;
       if (!waiting) return this.answer(section, version, data);
       return new Observable((out) =>

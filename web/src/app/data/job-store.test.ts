@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { demoJob } from '@rigger/core/testing/demo-world';
+import { Subject } from 'rxjs';
 import { openBench, type Bench } from '../../testing/shop-bench';
 
 let b: Bench;
@@ -89,6 +90,56 @@ describe('saving', () => {
     await settle(0);
     await expect(done).resolves.toBeNull();
     expect(b.server.dataOf('brief').notes).toBe('now');
+  });
+});
+
+describe('two jobs opened quickly', () => {
+  it.each([
+    ['in order', ['job-a', 'job-b']],
+    ['in the other order', ['job-b', 'job-a']],
+  ])('answers %s: the last one asked for is shown and saved', async (_how, answers) => {
+    for (const id of ['job-a', 'job-b']) b.server.late.set(id, new Subject());
+    const opened = [b.store.open('job-a'), b.store.open('job-b')];
+    for (const id of answers) b.server.late.get(id)!.next();
+    await Promise.all(opened);
+    expect(b.store.id()).toBe('job-b');
+    b.store.patch('brief', { notes: 'for b' }, 'notes');
+    await settle();
+    expect(b.server.savedTo).toEqual(['job-b']);
+  });
+  it('a save of the job before that is refused touches nothing of the one that is open now', async () => {
+    await b.store.open('job-a');
+    b.server.hang();
+    b.store.patch('brief', { notes: 'of a' }, 'notes');
+    const opened = b.store.open('job-b');
+    await opened;
+    b.server.elsewhere('brief', { driver: 'somebody else' });
+    const shown = b.store.sections();
+    b.server.release();
+    await settle();
+    expect(b.store.id()).toBe('job-b');
+    expect(b.store.sections()).toEqual(shown);
+    expect(b.store.merged()).toBeNull();
+    expect(JSON.parse(localStorage.getItem('rigger.unsaved.job-a')!).brief.now.notes).toBe('of a');
+  });
+  it('what is typed in the next job is sent though a save of the one before is still under way', async () => {
+    await b.store.open('job-a');
+    b.server.hang();
+    b.store.patch('brief', { notes: 'of a' }, 'notes');
+    await b.store.open('job-b');
+    b.store.patch('brief', { notes: 'of b' }, 'notes');
+    await settle();
+    expect(b.server.savedTo).toEqual(['job-a', 'job-b']);
+    b.server.release();
+  });
+  it('a job that was left before its answer came stays closed', async () => {
+    b.server.late.set('job-a', new Subject());
+    const opened = b.store.open('job-a');
+    b.store.close();
+    b.server.late.get('job-a')!.next();
+    await opened;
+    expect(b.store.id()).toBeNull();
+    expect(b.store.sections()).toBeNull();
   });
 });
 

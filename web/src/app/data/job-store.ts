@@ -15,7 +15,7 @@ import {
   type SectionName,
 } from '@rigger/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { filter, firstValueFrom } from 'rxjs';
+import { filter, firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 import { mergeSection, same, type FieldConflict } from './merge';
 import { rememberedSteps } from './remembered-steps';
@@ -63,13 +63,16 @@ export class JobStore {
   private readonly undoSteps = signal<readonly Step[]>([]);
   private readonly redoSteps = signal<readonly Step[]>([]);
   private readonly openConflict = signal<Conflict | null>(null);
-  private readonly inFlight = signal<ReadonlySet<SectionName>>(new Set());
+  /** `job/section` of every save that is under way */
+  private readonly inFlight = signal<ReadonlySet<string>>(new Set());
   private readonly unreached = signal(false);
   private readonly refused = signal<string | null>(null);
   private readonly lastSaved = signal<Date | null>(null);
   /** an object, so that a second merge is told as well */
   private readonly mergeNote = signal<{ readonly text: string } | null>(null);
   private readonly timers = new Map<SectionName, ReturnType<typeof setTimeout>>();
+  /** whatever is still on its way belongs to a job that nobody looks at any more */
+  private readonly left = new Subject<void>();
 
   readonly id = computed(() => this.job()?.id ?? null);
   readonly number = computed(() => this.job()?.number ?? null);
@@ -89,7 +92,9 @@ export class JobStore {
     if (this.unreached()) return 'waiting';
     const h = this.held();
     const dirty = h !== null && SECTIONS.some((s) => !same(h[s].base, h[s].now));
-    return dirty || this.inFlight().size > 0 ? 'saving' : 'saved';
+    const id = this.job()?.id ?? '';
+    const flying = [...this.inFlight()].some((f) => f.startsWith(`${id}/`));
+    return dirty || flying ? 'saving' : 'saved';
   });
 
   private readonly saveStates = toObservable(this.saveState);
@@ -151,7 +156,8 @@ export class JobStore {
     }
     this.close();
     try {
-      const job = await firstValueFrom(this.api.job(id));
+      const job = await firstValueFrom(this.api.job(id).pipe(takeUntil(this.left)), { defaultValue: null });
+      if (!job) return; // another job was opened, or this one closed, before the answer came
       const waiting =
         (recall(localStorage, this.waitingKey(id)) as Partial<Record<SectionName, Held>> | null) ?? {};
       const held = Object.fromEntries(
@@ -174,6 +180,7 @@ export class JobStore {
   /** Saves what waits and lets go of the job. */
   close(): void {
     this.flush();
+    this.left.next();
     this.job.set(null);
     this.held.set(null);
     this.problem.set(null);
@@ -188,9 +195,9 @@ export class JobStore {
     const id = this.job()?.id;
     if (!id) return;
     try {
-      const job = await firstValueFrom(this.api.job(id));
+      const job = await firstValueFrom(this.api.job(id).pipe(takeUntil(this.left)), { defaultValue: null });
       const held = this.held();
-      if (!held || this.job()?.id !== id) return;
+      if (!held || !job) return;
       for (const s of SECTIONS) {
         const stored = job.sections[s];
         const h = held[s];
@@ -271,15 +278,16 @@ export class JobStore {
     this.timers.delete(section);
     const id = this.job()?.id;
     const held = this.held()?.[section];
+    const flight = `${id ?? ''}/${section}`;
     if (
       !id ||
       !held ||
-      this.inFlight().has(section) ||
+      this.inFlight().has(flight) ||
       same(held.base, held.now) ||
       this.openConflict()?.section === section
     )
       return;
-    this.inFlight.update((s) => new Set([...s, section]));
+    this.inFlight.update((s) => new Set([...s, flight]));
     let again: number | null = null;
     try {
       const saved = await firstValueFrom(this.api.save(id, section, held.version, held.now));
@@ -292,9 +300,10 @@ export class JobStore {
         if (current && !same(current.now, held.now)) again = 0;
       } else this.forget(id, section);
     } catch (f) {
-      again = this.onFailure(f as CallFailure, section);
+      // of a job that is no longer open: it waits in the browser's store until that job is opened again
+      if (this.job()?.id === id) again = this.onFailure(f as CallFailure, section);
     } finally {
-      this.inFlight.update((s) => new Set([...s].filter((x) => x !== section)));
+      this.inFlight.update((s) => new Set([...s].filter((x) => x !== flight)));
       this.remember();
     }
     if (again !== null)
