@@ -1,9 +1,12 @@
 import type { Platform } from './catalogue';
+import { readVariant, wordsOf } from './read-variant';
 
 export interface VehicleCandidate {
   readonly platform: Platform;
   readonly year: number | null;
   readonly variant: Readonly<Record<string, string>>;
+  /** fields that are spoken of but not settled: to be asked, whatever was known before */
+  readonly unsure: readonly string[];
   /** words of the query that meant nothing for this platform */
   readonly unread: readonly string[];
   readonly score: number;
@@ -31,45 +34,35 @@ const sounds = (word: string, name: string): number => {
 };
 
 /** Vehicles a free text may mean, best first: words are matched against make, model, years and the aliases of
- *  variant options, with one slip of the finger forgiven. A year outside the platform's years rules it out. */
+ *  variant options, with one slip of the finger forgiven, and read with what they deny ("no tow pack"). A year outside the
+ *  platform's years rules it out. */
 export function findVehicles(text: string, platforms: readonly Platform[]): readonly VehicleCandidate[] {
-  const words = text
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}.]+/u)
-    .filter(Boolean);
+  const words = wordsOf(text).map((w) => w.text);
   if (words.length === 0) return [];
   const found: VehicleCandidate[] = [];
   for (const platform of platforms) {
     let score = 0;
     let year: number | null = null;
     let named = false;
-    const variant: Record<string, string> = {};
-    const unread: string[] = [];
     const names = `${platform.make} ${platform.model}`.toLowerCase().split(/\s+/);
-    for (const word of words) {
-      if (/^(19|20)\d\d$/.test(word)) {
-        year = Number(word);
-        continue;
-      }
-      const byName = Math.max(...names.map((n) => sounds(word, n)));
-      if (byName > 0) {
+    const isName = words.map((word) => Math.max(...names.map((n) => sounds(word, n))));
+    const reading = readVariant(text, platform.variantFields, (word, alias) =>
+      names.some((n) => sounds(word, n) > 0) ? 0 : sounds(word, alias),
+    );
+    const unread: string[] = [];
+    words.forEach((word, i) => {
+      const byName = isName[i] ?? 0;
+      if (/^(19|20)\d\d$/.test(word)) year = Number(word);
+      else if (byName > 0) {
         named = true;
         score += byName;
-        continue;
-      }
-      const option = platform.variantFields
-        .flatMap((f) =>
-          f.options.map((o) => ({ f, o, s: Math.max(...o.aliases.map((a) => sounds(word, a))) })),
-        )
-        .sort((a, b) => b.s - a.s)[0];
-      if (option && option.s > 0) {
-        variant[option.f.key] = option.o.value;
-        score += option.s / 2;
-      } else unread.push(word);
-    }
+      } else if (!reading.read.has(i)) unread.push(word);
+    });
+    score += reading.score;
     if (!named && score === 0) continue;
     if (year !== null && (year < platform.years[0] || year > platform.years[1])) continue;
-    found.push({ platform, year, variant, unread, score: score - unread.length / 2 });
+    const { variant, unsure } = reading;
+    found.push({ platform, year, variant, unsure, unread, score: score - unread.length / 2 });
   }
   return found
     .filter((c) => c.score > 0)

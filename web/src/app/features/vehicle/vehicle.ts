@@ -84,7 +84,8 @@ export class VehicleView {
     );
   protected take(c: VehicleCandidate): void {
     const now = this.section();
-    const kept = now?.platform === c.platform.code ? now.variant : {};
+    const before = now?.platform === c.platform.code ? now.variant : {};
+    const kept = Object.fromEntries(Object.entries(before).filter(([key]) => !c.unsure.includes(key)));
     this.store.patch(
       'vehicle',
       {
