@@ -43,23 +43,20 @@ export function findVehicles(text: string, platforms: readonly Platform[]): read
   for (const platform of platforms) {
     let score = 0;
     let year: number | null = null;
-    let named = false;
     const names = `${platform.make} ${platform.model}`.toLowerCase().split(/\s+/);
-    const isName = words.map((word) => Math.max(...names.map((n) => sounds(word, n))));
+    const named = (word: string) => Math.max(...names.map((n) => sounds(word, n)));
     const reading = readVariant(text, platform.variantFields, (word, alias) =>
-      names.some((n) => sounds(word, n) > 0) ? 0 : sounds(word, alias),
+      named(word) >= sounds(word, alias) ? 0 : sounds(word, alias),
     );
     const unread: string[] = [];
-    words.forEach((word, i) => {
-      const byName = isName[i] ?? 0;
+    for (const [i, word] of words.entries()) {
       if (/^(19|20)\d\d$/.test(word)) year = Number(word);
-      else if (byName > 0) {
-        named = true;
-        score += byName;
-      } else if (!reading.read.has(i)) unread.push(word);
-    });
+      else if (!reading.read.has(i)) {
+        if (named(word) === 0) unread.push(word);
+        score += named(word);
+      }
+    }
     score += reading.score;
-    if (!named && score === 0) continue;
     if (year !== null && (year < platform.years[0] || year > platform.years[1])) continue;
     const { variant, unsure } = reading;
     found.push({ platform, year, variant, unsure, unread, score: score - unread.length / 2 });
