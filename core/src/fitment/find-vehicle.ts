@@ -49,12 +49,12 @@ export function findVehicles(text: string, platforms: readonly Platform[]): read
       named(word) >= sounds(word, alias) ? 0 : sounds(word, alias),
     );
     const unread: string[] = [];
+    const aliases = platform.variantFields.flatMap((f) => f.options.flatMap((o) => o.aliases));
     for (const [i, word] of words.entries()) {
+      const byName = named(word);
       if (/^(19|20)\d\d$/.test(word)) year = Number(word);
-      else if (!reading.read.has(i)) {
-        if (named(word) === 0) unread.push(word);
-        score += named(word);
-      }
+      else if (byName > 0 && aliases.every((a) => sounds(word, a) <= byName)) score += byName;
+      else if (!reading.read.has(i)) unread.push(word);
     }
     score += reading.score;
     if (year !== null && (year < platform.years[0] || year > platform.years[1])) continue;

@@ -133,6 +133,11 @@ describe('the finder takes what the customer says', () => {
     expect(best('zzz')).toBeUndefined();
     expect(best('')).toBeUndefined();
   });
+  it('a name that is also in a label still names the vehicle', () => {
+    const [first] = findVehicles('mettrick fell', catalogue.platforms);
+    expect(first!.platform.code).toMatch(/^mettrick-fell/);
+    expect(first!.score).toBeGreaterThan(findVehicles('mettrick', catalogue.platforms)[0]!.score);
+  });
   it('keeps the words it could not use, so that they can be shown', () => {
     expect(best('halder purple')!.unread).toEqual(['purple']);
   });
