@@ -9,6 +9,7 @@ export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({ section: z.literal('tape'), code: z.literal('corners'), count: z.number() }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('no-tire') }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('size-unreadable') }),
+  z.strictObject({ section: z.literal('tire'), code: z.literal('not-priced') }),
   z.strictObject({ section: z.literal('match'), code: z.literal('no-source') }),
   z.strictObject({ section: z.literal('match'), code: z.literal('not-fitting'), count: z.number() }),
   z.strictObject({ section: z.literal('match'), code: z.literal('unknown-parts'), count: z.number() }),

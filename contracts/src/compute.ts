@@ -228,7 +228,18 @@ export const TireResultSchema = z
       ok: z.literal(false),
       which: z.enum(['tire', 'against']),
       fault: z.discriminatedUnion('code', [
-        z.strictObject({ code: z.literal('tire-size-unreadable'), text: z.string(), at: z.int() }),
+        z.strictObject({
+          code: z.literal('tire-size-unreadable'),
+          text: z.string(),
+          at: z.int(),
+          short: z
+            .strictObject({
+              diameterMm: z.number(),
+              sectionMm: z.number().nullable(),
+              missing: z.array(z.enum(['section', 'rim'])).readonly(),
+            })
+            .optional(),
+        }),
         z.strictObject({
           code: z.literal('tire-size-implausible'),
           text: z.string(),

@@ -30,6 +30,7 @@ describe('the board', () => {
     expect(body.jobs.find((j: any) => j.number === 1015).lacks.map((l: any) => l.code)).toEqual([
       'to-ask',
       'corners',
+      'not-priced',
       'no-source',
     ]);
   });

@@ -159,6 +159,12 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
       return `No series number in this size: ${mm(f.diameterMm)} is assumed. Ask for the maker’s diameter.`;
     case 'over-arch':
       return `The ${f.axle} tyre stands ${mm(f.byMm)} past the arch: take another offset or an arch extension; local code decides.`;
+    case 'tire-not-priced':
+      return f.offers.length === 0
+        ? `No tyre of ${f.size} is in the catalogue, so none is in this total: ask a supplier for its price.`
+        : `No tyre of ${f.size} is taken yet, so none is in this total: pick one of ${f.offers.length} of that size in Tyre.`;
+    case 'wheel-not-priced':
+      return 'The wheels are written by hand, so none are in this total: pick them from the catalogue, or ask for their price.';
     case 'ratio-not-priced':
       return `Axle ratio goes ${f.from === null ? '' : `from ${formatDecimal(f.from, 2)} `}to ${formatDecimal(f.to, 2)}: sets, bearings, oil and setting up are not in this total. Price them with the supplier, both driven axles alike.`;
     case 'calibration':

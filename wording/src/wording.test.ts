@@ -278,6 +278,8 @@ describe('faults say the value, the limit and the way out', () => {
     const r = parseTireSize(text);
     expect(r.ok).toBe(false);
     if (!r.ok) expect(tireFaultText(r.fault)).toMatch(/sidewall/);
+    const short = parseTireSize('35s');
+    if (!short.ok) expect(tireFaultText(short.fault)).toMatch(/^35 in across: which width and rim\?/);
   });
 });
 

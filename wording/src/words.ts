@@ -1,5 +1,6 @@
 import {
   formatDecimal,
+  MM_PER_INCH,
   type Hazard,
   type Lack,
   type LengthFault,
@@ -54,6 +55,8 @@ export function lackText(l: Lack): string {
       return 'no tyre';
     case 'size-unreadable':
       return 'size unreadable';
+    case 'not-priced':
+      return 'no tyre priced';
     case 'no-source':
       return 'no lift source';
     case 'not-fitting':
@@ -153,6 +156,12 @@ const SIZE_UNIT = {
   'load-index': '',
 } as const;
 export function tireFaultText(f: TireSizeFault): string {
+  if (f.code === 'tire-size-unreadable' && f.short) {
+    const { diameterMm, sectionMm, missing } = f.short;
+    const inches = (mm: number) => formatDecimal(mm / MM_PER_INCH, (mm / MM_PER_INCH) % 1 === 0 ? 0 : 2);
+    const said = `${inches(diameterMm)} in across${sectionMm === null ? '' : `, ${inches(sectionMm)} in wide`}`;
+    return `${said}: which ${missing.join(' and ').replace('section', 'width')}? Write it as on the sidewall, 35x12.50R17, or pick a tyre.`;
+  }
   if (f.code === 'tire-size-unreadable')
     return f.at >= f.text.length
       ? `“${f.text}” stops too early: write it as on the sidewall, 265/70R17, 35x12.50R17 or 7.50R16.`

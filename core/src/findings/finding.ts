@@ -164,6 +164,10 @@ export type Finding =
   | { readonly code: 'tire-assumed-series'; readonly diameterMm: number }
   | { readonly code: 'over-arch'; readonly axle: Axle; readonly byMm: number }
   | { readonly code: 'calibration'; readonly percent: number }
+  /** a size is wanted and no tyre of it is taken yet, so none is on the list; `offers`: tyres of that size */
+  | { readonly code: 'tire-not-priced'; readonly size: string; readonly offers: readonly string[] }
+  /** a wheel is written by hand, so none is on the list */
+  | { readonly code: 'wheel-not-priced' }
   /** another axle ratio is planned; the catalogue has no sets, so neither parts nor hours are in the total */
   | { readonly code: 'ratio-not-priced'; readonly from: number | null; readonly to: number }
   // tape

@@ -270,6 +270,32 @@ describe('tyre and wheel', () => {
   });
 });
 
+describe('a tyre that is wanted is on the list, or the total says that it is not', () => {
+  const open = (change: Partial<JobSections['tire']>) =>
+    say(tireOf(plainJob('corvane-halder'), change)).needs.filter((n) => /not-priced/.test(n.finding.code));
+  it('a typed size offers its tyres and stays open until one is taken', () => {
+    const [need] = open({ targetSize: 'LT285/70R17' });
+    const offers = catalogue.tires.filter((t) => t.size.includes('285/70R17')).map((t) => t.code);
+    expect(offers.length).toBeGreaterThan(0);
+    expect(need).toMatchObject({ verdict: 'ask', finding: { code: 'tire-not-priced', offers } });
+    expect(open({ targetSize: 'LT285/70R17', tireCode: offers[0]! })).toEqual([]);
+  });
+  it('a size of no tyre is open with nothing to offer; no size at all is not', () => {
+    expect(open({ targetSize: '285/75R17' })[0]).toMatchObject({ finding: { offers: [] } });
+    expect(open({})).toEqual([]);
+  });
+  it('a tyre that the catalogue has lost does not count as priced', () => {
+    expect(open({ targetSize: '285/70R17', tireCode: 'GONE' })).toHaveLength(1);
+  });
+  it('a wheel written by hand is open; one picked, or today’s, is not', () => {
+    const codes = (change: Partial<JobSections['tire']>) => open(change).map((n) => n.finding.code);
+    expect(codes({ wheelWidthIn: 9 })).toEqual(['wheel-not-priced']);
+    expect(codes({ wheelOffsetMm: 0 })).toEqual(['wheel-not-priced']);
+    expect(codes({ wheelCode: 'LW-618' })).toEqual([]);
+    expect(codes({})).toEqual([]);
+  });
+});
+
 describe('lift sources', () => {
   const judged = (job: JobSections, axle: 'front' | 'rear' = 'front') =>
     judgeSources(axle, job, vehicleOf(job), catalogue);

@@ -28,7 +28,7 @@ import { fitmentFinding, standingObjections } from './assess-part';
 import { checkGearing, type GearingCheck } from './gearing-check';
 import { spareNeeds } from './hardware-needs';
 import type { RubCheck } from './rub-check';
-import { asAsked, readCandidates, readTires, type TireReading } from './tire-check';
+import { asAsked, readCandidates, readTires, tiresOfSize, type TireReading } from './tire-check';
 
 /** Where the vehicle stands: arch heights, rake and roof, mm. */
 export interface Stance {
@@ -156,6 +156,7 @@ export function assess(
       ...(check ? spareNeeds(vehicle.platform, check, input, chosen) : []),
       ...(tires.check?.findings ?? []).map((f) => need(f, TIRE_VERDICT[f.code] ?? 'needs')),
       ...limitNeeds(job.brief, settings, forecast, tires, vehicle.platform.wheelbaseMm),
+      ...openPrices(job.tire, tires, catalogue),
       ...ratioNeeds(job.tire),
       ...unknownNeeds(base.questions),
     ],
@@ -360,6 +361,30 @@ function limitNeeds(
   if (Math.abs(turn) > HEADLAMP_DEG) out.push(need({ code: 'headlamps', turnDeg: turn }, 'fits'));
   if (rise > 0 && (f.front.lift.value > 0 || f.rear.lift.value > 0 || tireLift > 0))
     out.push(need({ code: 'handling-changed', riseMm: rise }, 'fits'));
+  return out;
+}
+
+/** Tyres and wheels that are wanted and stand on no line of the parts list. */
+function openPrices(
+  section: JobSections['tire'],
+  tires: TireReading,
+  catalogue: Pick<Catalogue, 'tires'>,
+): readonly Need[] {
+  const out: Need[] = [];
+  const size = tires.check?.target.size;
+  if (size && !catalogue.tires.some((t) => t.code === section.tireCode))
+    out.push(
+      need(
+        {
+          code: 'tire-not-priced',
+          size: formatTireSize(size),
+          offers: tiresOfSize(size, catalogue.tires).map((t) => t.code),
+        },
+        'ask',
+      ),
+    );
+  if (section.wheelCode === null && (section.wheelWidthIn !== null || section.wheelOffsetMm !== null))
+    out.push(need({ code: 'wheel-not-priced' }, 'ask'));
   return out;
 }
 

@@ -12,6 +12,7 @@ export type Lack =
   | { readonly section: 'tape'; readonly code: 'corners'; readonly count: number }
   | { readonly section: 'tire'; readonly code: 'no-tire' }
   | { readonly section: 'tire'; readonly code: 'size-unreadable' }
+  | { readonly section: 'tire'; readonly code: 'not-priced' }
   | { readonly section: 'match'; readonly code: 'no-source' }
   | { readonly section: 'match'; readonly code: 'not-fitting'; readonly count: number }
   | { readonly section: 'match'; readonly code: 'unknown-parts'; readonly count: number };
@@ -31,8 +32,8 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
   if (untaped > 0) out.push({ section: 'tape', code: 'corners', count: untaped });
   const size = job.tire.tireCode === null ? job.tire.targetSize.trim() : 'chosen';
   if (size === '') out.push({ section: 'tire', code: 'no-tire' });
-  else if (size !== 'chosen' && !parseTireSize(size).ok)
-    out.push({ section: 'tire', code: 'size-unreadable' });
+  else if (size !== 'chosen')
+    out.push({ section: 'tire', code: parseTireSize(size).ok ? 'not-priced' : 'size-unreadable' });
   const { chosen, unknown } = partsOfJob(job, catalogue);
   if (unknown.length > 0) out.push({ section: 'match', code: 'unknown-parts', count: unknown.length });
   if (!chosen.some((c) => LIFT_SOURCES.includes(c.part.family)))

@@ -1,11 +1,12 @@
 import { CALIBRATION_SHARE, computed, given, type Figure, type Finding } from '../findings';
-import type { Catalogue, KnownVehicle } from '../fitment';
+import type { Catalogue, KnownVehicle, TireItem } from '../fitment';
 import type { Brief, TireSection } from '../job';
 import {
   ABS_MISMATCH_SHARE,
   frontRearMismatch,
   loadCapacityKg,
   mountedTire,
+  namesSize,
   P_METRIC_ON_TRUCK_DIVISOR,
   parseTireSize,
   startingPressureKpa,
@@ -220,6 +221,13 @@ export function readTires(
     },
   };
 }
+
+/** The catalogue's tyres of a size, as far as it was said. */
+export const tiresOfSize = (size: TireSize, tires: readonly TireItem[]): readonly TireItem[] =>
+  tires.filter((t) => {
+    const r = parseTireSize(t.size);
+    return r.ok && namesSize(size, r.value);
+  });
 
 /** The sizes that are looked at beside the wanted one, each on the same wheel and answered with the same rows. */
 export const readCandidates = (

@@ -11,3 +11,4 @@ export * from './compare';
 export * from './compute-tire';
 export * from './gearing';
 export * from './wheel-mass';
+export * from './names-size';

@@ -45,7 +45,7 @@ describe('tyre sizes', () => {
   it.each<[string, number]>(file.refuse.map((r: any) => [r.input, r.at]))(
     'refuses "%s" at %i',
     (input, at) => {
-      expect(parseTireSize(input)).toEqual({
+      expect(parseTireSize(input)).toMatchObject({
         ok: false,
         fault: { code: 'tire-size-unreadable', text: input, at },
       });

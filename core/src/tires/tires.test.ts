@@ -36,6 +36,51 @@ describe('tyre sizes', () => {
     expect(size('7.50R16')).toMatchObject({ system: 'numeric', aspectAssumed: true });
     expect(size('235/65R17 108T XL')).toMatchObject({ extraLoad: true });
   });
+  it.each([
+    ['285/70/17', '285/70R17'],
+    ['285 70 17', '285/70R17'],
+    ['lt 285 70 17', 'LT285/70R17'],
+    ['285/70-17', '285/70R17'],
+    ['22x10x10', '22x10-10'],
+    ['35-1250-20', '35x12.50R20'],
+    ['35x1250R20', '35x12.50R20'],
+    ['35 x 12.5 x 20', '35x12.50R20'],
+    ['245/70R19.5 136/134M', '245/70R19.5 136/134M'],
+  ])('%s, as it is said, is %s', (said, written) => {
+    expect(size(said)).toEqual(size(written));
+  });
+  it.each([
+    ['35', 889, null],
+    ['35s', 889, null],
+    ["35's", 889, null],
+    ['31"', 787.4, null],
+    ['31.5 in', 800.1, null],
+    ['35x12.5', 889, 317.5],
+  ])('%s says a diameter, and what is missing is asked', (said, diameterMm, sectionMm) => {
+    const r = parseTireSize(said);
+    expect(r).toMatchObject({ ok: false, fault: { at: said.length, short: { sectionMm } } });
+    if (!r.ok && 'short' in r.fault) {
+      expect(r.fault.short!.diameterMm).toBeCloseTo(diameterMm, 9);
+      expect(r.fault.short!.missing).toEqual(sectionMm === null ? ['section', 'rim'] : ['rim']);
+    }
+  });
+  it.each([
+    ['265-70-17', 3],
+    [' ', 0],
+    ['\t\n', 0],
+    ['350', 3],
+    ['7', 1],
+  ])('%j is refused at %p, and is no short size', (text, at) => {
+    const r = parseTireSize(text);
+    expect(r).toMatchObject({ ok: false, fault: { code: 'tire-size-unreadable', at } });
+    expect(!r.ok && 'short' in r.fault).toBe(false);
+  });
+  it('a load index beyond the standard is refused with its limit', () => {
+    expect(parseTireSize('245/70R19.5 279M').ok).toBe(true);
+    expect(parseTireSize('245/70R19.5 280M')).toMatchObject({
+      fault: { code: 'tire-size-implausible', what: 'load-index', value: 280, max: 279 },
+    });
+  });
   it('writes what it reads back as the same tyre', () => {
     const metric = fc.record({
       width: fc.integer({ min: 19, max: 33 }),

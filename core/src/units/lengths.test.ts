@@ -14,6 +14,10 @@ describe('lengths as people write them on a tape sheet', () => {
     ['31-5/8"', 803.275],
     ['31 5/8 in', 803.275],
     ['31⅝', 803.275],
+    ['31 and 5/8', 803.275],
+    ['31 & 5/8"', 803.275],
+    ['40 5/8"', 1031.875],
+    ['31"', 787.4],
     ['803 mm', 803],
     ['803', 803],
     ['80,3 cm', 803],
@@ -35,6 +39,7 @@ describe('lengths as people write them on a tape sheet', () => {
     ['31 x', 3],
     ['abc', 0],
     ['31 5/0', 5],
+    ['31 and', 3],
   ])('%s is unreadable from character %d, never a number', (text, at) => {
     expect(mm(text)).toMatchObject({ code: 'length-unreadable', text, at });
   });

@@ -28,11 +28,11 @@ const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
 const FRACTION = String.raw`\d+\s*[/⁄]\s*\d+`;
 const MARKS = String.raw`mm|cm|m|inch(?:es)?|in\.?|"|”|″|''`;
 const WHOLE = new RegExp(
-  `^(?:(?:(?<whole>\\d+)(?:\\s*-\\s*|\\s+))?(?<fraction>${FRACTION})|(?<number>${NUMBER}))\\s*(?<mark>${MARKS})?$`,
+  `^(?:(?:(?<whole>\\d+)(?:\\s*-\\s*|\\s*(?:and|&|\\+)\\s*|\\s+))?(?<fraction>${FRACTION})|(?<number>${NUMBER}))\\s*(?<mark>${MARKS})?$`,
   'i',
 );
 const PREFIX = new RegExp(
-  `^(?:\\d+(?:\\s*-\\s*|\\s+)\\d+\\s*(?:[/⁄]\\s*(?:\\d+\\s*(?:${MARKS})?)?)?|\\d+\\s*[/⁄]\\s*(?:\\d+\\s*(?:${MARKS})?)?|${NUMBER}\\s*(?:${MARKS})?|\\d+[.,]?)?`,
+  `^(?:\\d+(?:\\s*-\\s*|\\s*(?:and|&|\\+)\\s*|\\s+)\\d+\\s*(?:[/⁄]\\s*(?:\\d+\\s*(?:${MARKS})?)?)?|\\d+\\s*[/⁄]\\s*(?:\\d+\\s*(?:${MARKS})?)?|${NUMBER}\\s*(?:${MARKS})?|\\d+[.,]?)?`,
   'i',
 );
 const VULGAR: Readonly<Record<string, string>> = {
@@ -45,7 +45,7 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅞': ' 7/8',
 };
 
-/** Reads a length as people write it on a tape sheet: `31 5/8`, `31.625`, `31-5/8"`, `803 mm`, `80,3 cm`.
+/** Reads a length as people write it on a tape sheet: `31 5/8`, `31.625`, `31-5/8"`, `31 and 5/8`, `803 mm`, `80,3 cm`.
  *
  *  - a unit mark decides; a fraction without a mark is inches
  *  - a bare number is read in the preferred unit if that is in range, else in the other one (and said so)

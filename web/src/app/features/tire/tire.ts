@@ -11,7 +11,9 @@ import {
   formatDecimal,
   formatTireSize,
   inOrder,
+  namesSize,
   parseTireSize,
+  tiresOfSize,
   type Axle,
   type Figure,
   type Need,
@@ -68,11 +70,16 @@ const TIRE_FINDINGS: ReadonlySet<string> = new Set<Need['finding']['code']>([
   'tire-load',
   'tire-load-unknown',
   'tire-assumed-series',
+  'tire-not-priced',
+  'wheel-not-priced',
   'over-arch',
   'calibration',
   'local-tire-lift',
   'local-track',
 ]);
+
+/** tyres of one spoken diameter differ by this much, mm */
+const ABOUT_MM = 13;
 
 /** what makes a rim the wrong one */
 const ASKED_OF_WHEEL: ReadonlySet<string> = new Set<Need['finding']['code']>([
@@ -155,6 +162,17 @@ export class TireView {
   protected readonly picked = computed(
     () => this.shop.catalogue()?.tires.find((t) => t.code === this.section()?.tireCode) ?? null,
   );
+  /** tyres of exactly the size that is typed, while none is taken: without one the total has none */
+  protected readonly sameSize = computed(() => {
+    const c = this.check();
+    return c && !this.picked() ? tiresOfSize(c.target.size, this.all()) : [];
+  });
+  /** a size said short: tyres about that large */
+  protected readonly aboutThatLarge = computed(() => {
+    const f = this.reading()?.targetFault;
+    const short = f?.code === 'tire-size-unreadable' ? f.short : undefined;
+    return short ? this.all().filter((t) => Math.abs(this.diameter(t) - short.diameterMm) <= ABOUT_MM) : [];
+  });
   /** the catalogue's tyres by diameter */
   protected readonly all = computed(() =>
     [...(this.shop.catalogue()?.tires ?? [])].sort((a, b) => this.diameter(a) - this.diameter(b)),
@@ -165,7 +183,9 @@ export class TireView {
     const hits = this.all().filter((t) =>
       `${t.size}${t.maker}${t.name}`.toLowerCase().replace(/\s/g, '').includes(typed),
     );
-    return typed === '' || this.picked() ? this.all() : hits;
+    if (typed === '' || this.picked()) return this.all();
+    const exact = [...this.sameSize(), ...this.aboutThatLarge()];
+    return exact.length > 0 ? exact : hits;
   });
   /** sizes the field must know by themselves: the sidewall of the target carries a load index only sometimes */
   protected readonly asksLoadIndex = computed(() => {
@@ -309,14 +329,13 @@ export class TireView {
   protected readonly say = (n: Need) =>
     findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
 
-  /** Typing means a size of one's own; it lets go of the picked tyre. */
+  /** Typing another size lets go of the picked tyre; a space or another way to write the same one does not. */
   protected typeTarget(text: string): void {
+    const [typed, kept] = [parseTireSize(text), parseTireSize(this.picked()?.size ?? '')];
+    const same = typed.ok && kept.ok && namesSize(typed.value, kept.value);
     this.store.patch(
       'tire',
-      {
-        targetSize: text,
-        tireCode: this.picked()?.size === text ? (this.section()?.tireCode ?? null) : null,
-      },
+      { targetSize: text, tireCode: same ? (this.section()?.tireCode ?? null) : null },
       'targetSize',
     );
   }
