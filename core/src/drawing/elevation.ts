@@ -1,5 +1,7 @@
-import type { Platform, Point2 } from '../fitment';
-import type { MountedSide, Stance, TireReading } from '../matching';
+import type { Platform, Point2 } from '../catalogue';
+import type { MountedSide } from '../vehicle';
+import type { Stance } from '../match';
+import type { TireReading } from '../forecast';
 import { parseTireSize } from '../tires';
 
 /** Side elevation as plain shapes, mm: x to the right is rearward from the front axle, y up from the ground. */

@@ -1,4 +1,4 @@
-import type { ObstacleKind, Place } from '../fitment';
+import type { ObstacleKind, Place } from '../catalogue';
 import type { Axle } from '../suspension';
 
 export const STAGES = ['brief', 'quote', 'parts', 'bay', 'follow-up', 'done'] as const;

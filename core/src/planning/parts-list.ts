@@ -1,6 +1,6 @@
-import { computed, given, type Figure, type Finding } from '../findings';
-import type { Catalogue, Provenance } from '../fitment';
-import { fitmentOf, type KnownVehicle } from '../fitment';
+import { computed, given, type Figure, type Finding } from '../evidence';
+import type { Catalogue, Provenance } from '../catalogue';
+import { fitmentOf, type KnownVehicle } from '../catalogue';
 import type { JobSections, ShopSettings } from '../job';
 
 export interface PartsLine {

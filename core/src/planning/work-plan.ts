@@ -1,6 +1,7 @@
-import type { AccessState, Catalogue, Fastening, Hazard, KnownVehicle, WorkText } from '../fitment';
+import type { AccessState, Catalogue, Fastening, Hazard, KnownVehicle, WorkText } from '../catalogue';
 import type { ReliefChoice } from '../job';
-import { reliefsOn, type FittedPart } from '../matching';
+import { reliefsOn } from '../forecast';
+import { type FittedPart } from '../vehicle';
 import type { Axle } from '../suspension';
 
 export interface WorkStep {

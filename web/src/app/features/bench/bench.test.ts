@@ -10,7 +10,7 @@ import { openBench } from '../../../testing/shop-bench';
 import { HeadlineHarness } from '../../ui/headline.harness';
 import { NumberFieldHarness } from '../../ui/number-field.harness';
 import { BenchView } from './bench';
-import { LinkageHarness } from './linkage-view.harness';
+import { LinkageHarness } from '../../drawing/linkage-view.harness';
 
 jest.mock('chart.js', () => ({
   Chart: class {

@@ -31,7 +31,7 @@ import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
 import { BenchModel } from './bench-model';
 import { CurveChart, type CurveData } from './curve-chart';
-import { LinkageView } from './linkage-view';
+import { LinkageView } from '../../drawing/linkage-view';
 
 interface Row {
   readonly name: string;

@@ -10,7 +10,7 @@ import {
 } from '@rigger/core';
 import { same } from '../../data/merge';
 import { startRubWorker } from '../../workers/start-rub-worker';
-import { RubInputs } from './rub-inputs';
+import { RubInputs } from '../../data/rub-inputs';
 
 const STAGES: readonly RubProgress['stage'][] = ['coarse', 'map', 'edges', 'cures', 'lifts', 'sizes'];
 export interface Cell {

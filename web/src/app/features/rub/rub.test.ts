@@ -9,7 +9,7 @@ import { openBench } from '../../../testing/shop-bench';
 import { HeadlineHarness } from '../../ui/headline.harness';
 import { createRubApi } from '../../workers/rub-api';
 import { RubView } from './rub';
-import { RubInputs } from './rub-inputs';
+import { RubInputs } from '../../data/rub-inputs';
 import type { RubModel } from './rub-model';
 
 jest.mock('chart.js', () => ({

@@ -33,8 +33,8 @@ import { RubMapView } from '../../drawing/rub-map-view';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { LineChart, type LineChartData } from '../../ui/line-chart';
-import { LinkageView } from '../bench/linkage-view';
-import { RubInputs } from './rub-inputs';
+import { LinkageView } from '../../drawing/linkage-view';
+import { RubInputs } from '../../data/rub-inputs';
 import { RubModel } from './rub-model';
 
 const STAGE_WORDS: Readonly<Record<RubProgress['stage'], string>> = {

@@ -10,7 +10,7 @@ import {
 import { JobStore } from '../../data/job-store';
 import { same } from '../../data/merge';
 import { startRubWorker } from '../../workers/start-rub-worker';
-import { RubInputs } from '../rub/rub-inputs';
+import { RubInputs } from '../../data/rub-inputs';
 
 export interface Column {
   readonly id: string;

@@ -38,7 +38,7 @@ import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
-import { RubInputs } from '../rub/rub-inputs';
+import { RubInputs } from '../../data/rub-inputs';
 import { SideBySideModel } from './side-by-side';
 
 interface Cell {

@@ -1,0 +1,254 @@
+import type { Provenance } from '../catalogue';
+
+export type Unit =
+  | 'mm'
+  | 'deg'
+  | 'N'
+  | 'N/mm'
+  | 'kg'
+  | 'kPa'
+  | 'km/h'
+  | 'rpm'
+  | 'ratio'
+  | 'percent'
+  | 'per-km'
+  | 'minutes'
+  | 'money'
+  | 'in'
+  | 'count'
+  | 'Hz'
+  | 'deg/10mm'
+  | 'N·s/m'
+  | 'N·m'
+  | 'kg·m²'
+  | 'per-mile'
+  | 'km';
+/** Three states of truth, and what was simply given (a record, an entry). */
+export type Truth = 'computed' | 'claimed' | 'measured' | 'given';
+
+/** Every name a figure may carry; `wording` has the words for each. */
+export const FIGURE_NAMES = [
+  'wheel-load',
+  'curb-wheel-load',
+  'accessory-load',
+  'spring-rate',
+  'free-length',
+  'spring-length',
+  'droop-left',
+  'bump-left',
+  'damper-reserve',
+  'motion-ratio',
+  'wheel-rate',
+  'ride-height',
+  'lift',
+  'settled-loss',
+  'settled-lift',
+  'claimed-lift',
+  'spacer',
+  'arch-today',
+  'arch-planned',
+  'arch-stock',
+  'arch-loaded',
+  'rake',
+  'level-difference',
+  'body-lift',
+  'tire-lift',
+  'overall-height',
+  'height-limit',
+  'height-spare',
+  'roof-item',
+  'camber',
+  'caster',
+  'toe',
+  'camber-left-to-set',
+  'adjuster-reach',
+  'spec-limit',
+  'cv-angle',
+  'cv-limit',
+  'cv-inner',
+  'plunge',
+  'scrub',
+  'trail',
+  'pitch',
+  'shift-left',
+  'shift-forward',
+  'roll-centre',
+  'frequency',
+  'damping-ratio',
+  'bump-steer',
+  'travel-left',
+  'wheel-travel',
+  'sprung-mass',
+  'damper-rate',
+  'steering-wheel',
+  'tire-diameter',
+  'section',
+  'section-on-rim',
+  'measuring-rim',
+  'rim-width',
+  'loaded-radius',
+  'rolling-radius',
+  'tire-stiffness',
+  'revs-per-km',
+  'true-speed',
+  'indicated-speed',
+  'engine-rpm',
+  'axle-ratio',
+  'top-gear',
+  'first-gear',
+  'low-range',
+  'engine-torque',
+  'ground-clearance',
+  'poke',
+  'arch-cover',
+  'load-capacity',
+  'load-index',
+  'wheel-load-needed',
+  'pressure',
+  'max-pressure',
+  'offset',
+  'part-cost',
+  'labour-cost',
+  'labour-minutes',
+  'supplies',
+  'alignment-cost',
+  'tax',
+  'total',
+  'clearance',
+  'clearance-to-stop',
+  'clearance-margin',
+  'tire-tolerance',
+  'least-lift',
+  'largest-diameter',
+  'backspacing',
+  'inset',
+  'tire-mass',
+  'wheel-mass',
+  'wheel-and-tire-mass',
+  'inertia',
+  'equivalent-mass',
+  'restoring-ratio',
+  'wheel-torque',
+  'push',
+  'crawl-speed',
+  'circumference',
+  'revs-per-mile',
+  'odometer',
+  'hose-spare',
+  'hose-length',
+  'hose-way',
+  'bar-link',
+  'bar-link-change',
+  'engagement',
+  'stud-cut',
+  'corner',
+  'hardpoint-tolerance',
+  'rate-tolerance',
+  'mass-tolerance',
+  'part-tolerance',
+  'tape-tolerance',
+  'track-change',
+  'labour-rate',
+  'price-each',
+  'share',
+] as const;
+export type FigureName = (typeof FIGURE_NAMES)[number];
+export const FORMULAS = [
+  'balance',
+  'virtual-work',
+  'travel-walk',
+  'carrier-pose',
+  'moments',
+  'tire-metric',
+  'tire-stiffness',
+  'rolling',
+  'speedometer',
+  'engine-speed',
+  'arch-plus-lift',
+  'roof-between-axles',
+  'rear-minus-front',
+  'section-on-rim',
+  'load-pressure',
+  'load-index',
+  'wheel-offset',
+  'sum',
+  'product',
+  'settling',
+  'mean-of-sides',
+  'rub-map',
+  'bisection',
+  'mass-estimate',
+  'mass-and-inertia',
+  'gear-chain',
+  'circumference',
+  'hose-way',
+  'bar-link',
+  'thread',
+  'first-order-range',
+  'axle-clearance',
+  'assumed-series',
+  'ride-frequency',
+  'damping',
+] as const;
+export type Formula = (typeof FORMULAS)[number];
+
+/** A number with its reason: inputs, formula, limits, provenance. Readonly data; the Why panel and the PDF read it. */
+export interface Figure {
+  readonly name: FigureName;
+  readonly value: number;
+  readonly unit: Unit;
+  readonly truth: Truth;
+  readonly plusMinus?: number | undefined;
+  readonly limit?: { readonly min?: number | undefined; readonly max?: number | undefined } | undefined;
+  readonly formula?: Formula | undefined;
+  /** the record that says so: a part, a tyre, the platform */
+  readonly from?: string | undefined;
+  readonly provenance?: Provenance | undefined;
+  readonly because: readonly Figure[];
+}
+type Extra = Partial<Pick<Figure, 'plusMinus' | 'limit' | 'formula' | 'from' | 'provenance'>>;
+
+export const computed = (
+  name: FigureName,
+  value: number,
+  unit: Unit,
+  because: readonly Figure[],
+  extra: Extra = {},
+): Figure => ({
+  name,
+  value,
+  unit,
+  truth: 'computed',
+  because,
+  ...extra,
+});
+export const given = (name: FigureName, value: number, unit: Unit, from?: string): Figure => ({
+  name,
+  value,
+  unit,
+  truth: 'given',
+  because: [],
+  from,
+});
+export const claimed = (name: FigureName, value: number, unit: Unit, from: string): Figure => ({
+  name,
+  value,
+  unit,
+  truth: 'claimed',
+  because: [],
+  from,
+});
+export const measured = (
+  name: FigureName,
+  value: number,
+  unit: Unit,
+  because: readonly Figure[] = [],
+  extra: Extra = {},
+): Figure => ({
+  name,
+  value,
+  unit,
+  truth: 'measured',
+  because,
+  ...extra,
+});

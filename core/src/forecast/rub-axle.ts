@@ -1,0 +1,227 @@
+import {
+  finish,
+  placedOn,
+  polarTable,
+  tireBody,
+  usedWindow,
+  USED_TRAVEL,
+  USED_TRAVEL_ROCK,
+  wheelBarrel,
+  wholeWindow,
+  type Across,
+  type AxleEnds,
+  type MountedBody,
+  type Obstacle,
+  type PolarTable,
+  type PoseGrid,
+  type UsedTravel,
+  type Window,
+} from '../clearance';
+import {
+  CLEAR_CHAINS_MM,
+  CLEAR_INSIDE_RIM_MM,
+  CLEAR_MM,
+  DEEP_MUD_PERCENT,
+  ROCK_PERCENT,
+  TIRE_MEASURED_MM,
+  TIRE_NOMINAL_SHARE,
+} from '../evidence';
+import type { AxleSpec, KnownVehicle, ObstacleKind, ObstacleSpec, Platform, Relief } from '../catalogue';
+import type { Accessory, Brief, ReliefChoice } from '../job';
+import {
+  add,
+  evenGrid,
+  rideHeight,
+  scale,
+  travelEnds,
+  withEffects,
+  type Axle,
+  type AxleEffect,
+  type AxleSetup,
+  type ReachFault,
+  type RideHeightFault,
+  type Vec3,
+} from '../suspension';
+import { bad, good, type Result } from '../units';
+import { effectsOn, loadsOn, stockOf, travelLimits, type AxleBrief, type FittedPart } from '../vehicle';
+
+/** One tyre on one wheel, as asked about. */
+export interface TireAsked {
+  readonly label: string;
+  /** section on its rim, and unloaded diameter, mm */
+  readonly sectionMm: number;
+  readonly diameterMm: number;
+  readonly measured: boolean;
+  readonly mud: boolean;
+  readonly rimIn: number;
+  readonly rimWidthIn: number;
+  readonly offsetMm: number;
+}
+export interface RubAxleInput {
+  readonly vehicle: KnownVehicle;
+  readonly axle: Axle;
+  readonly brief: AxleBrief;
+  readonly accessories: readonly Accessory[];
+  readonly fitted: readonly FittedPart[];
+  /** what is on the axle after the build */
+  readonly planned: readonly FittedPart[];
+  readonly reliefs: readonly ReliefChoice[];
+  readonly catalogue: { readonly reliefs: readonly Relief[] };
+}
+/** An axle as the plan leaves it, with everything that stands near its wheels. */
+export interface RubAxle {
+  readonly axle: Axle;
+  readonly setup: AxleSetup;
+  readonly rideZMm: number;
+  readonly todayZMm: number;
+  readonly ends: AxleEnds;
+  readonly topBy: string;
+  readonly used: UsedTravel;
+  readonly usedWindow: Window;
+  readonly wholeWindow: Window;
+  readonly acrossIs: Across;
+  readonly marginMm: number;
+  readonly obstacles: readonly Obstacle[];
+  readonly kinds: readonly ObstacleKind[];
+}
+
+/** Room that the brief asks for between tyre and anything, mm. */
+export const clearMarginMm = (brief: Pick<Brief, 'chains' | 'usage'>): number =>
+  brief.chains || brief.usage.mud >= DEEP_MUD_PERCENT ? CLEAR_CHAINS_MM : CLEAR_MM;
+/** What turns with the knuckle inside the rim never comes nearer: a smaller margin does. */
+export const insideRim = (kind: ObstacleKind): boolean => kind === 'knuckle' || kind === 'caliper';
+export const marginOf = (kind: ObstacleKind, marginMm: number): number =>
+  insideRim(kind) ? CLEAR_INSIDE_RIM_MM : marginMm;
+/** How far a tyre may differ from its figures, mm on the radius. */
+export const tireToleranceMm = (t: Pick<TireAsked, 'diameterMm' | 'measured'>): number =>
+  t.measured ? TIRE_MEASURED_MM / 2 : (t.diameterMm * TIRE_NOMINAL_SHARE) / 2;
+
+export const mountedBody = (t: TireAsked, platform: Platform, spacerMm: number): MountedBody => ({
+  tire: tireBody(t.sectionMm, t.diameterMm, t.mud, t.rimIn),
+  barrel: wheelBarrel(t.rimIn, t.rimWidthIn),
+  outboardMm: platform.stockWheel.offsetMm - t.offsetMm + spacerMm,
+});
+
+/** Reliefs that are chosen for an axle, as the catalogue knows them. */
+export const reliefsOn = (
+  choices: readonly ReliefChoice[],
+  axle: Axle,
+  catalogue: { readonly reliefs: readonly Relief[] },
+): readonly { readonly kind: ObstacleKind | null; readonly relief: Relief }[] =>
+  choices
+    .filter((c) => c.axle === axle)
+    .flatMap((c) => {
+      const relief = catalogue.reliefs.find((r) => r.code === c.relief);
+      return relief ? [{ kind: c.obstacle, relief }] : [];
+    });
+
+/** An obstacle after its reliefs; null when one takes it off. Points move outward from the spin axis at design, and
+ *  sideways away from the tyre's middle. */
+export function relieved(spec: ObstacleSpec, reliefs: readonly Relief[], wheel: Vec3): Obstacle | null {
+  let points = spec.points;
+  for (const { effect } of reliefs) {
+    if (effect.kind === 'removes') return null;
+    if (effect.kind !== 'moves') continue;
+    points = points.map((p) => {
+      const [x, z] = [p[0] - wheel[0], p[2] - wheel[2]];
+      const r = Math.hypot(x, z);
+      const out: Vec3 = r === 0 ? [0, 0, 0] : scale([x / r, 0, z / r], effect.radialMm);
+      return add(add(p, out), [0, Math.sign(p[1] - wheel[1]) * effect.sidewaysMm, 0]);
+    });
+  }
+  return {
+    name: spec.kind,
+    carriedBy: spec.carriedBy,
+    member: spec.member,
+    points,
+    insideRim: insideRim(spec.kind),
+  };
+}
+
+/** The axle as the plan leaves it: ride height, ends of travel and lock with stops, obstacles with body lift, subframe and
+ *  reliefs. */
+export function rubAxle(input: RubAxleInput): Result<RubAxle, RideHeightFault> {
+  const { vehicle, axle, brief } = input;
+  const spec = vehicle.platform[axle];
+  const stock = stockOf(vehicle, axle).build(spec.hardpoints);
+  const chosen = reliefsOn(input.reliefs, axle, input.catalogue);
+  const stops = chosen.flatMap(({ relief }): AxleEffect[] =>
+    relief.effect.kind === 'bump-stop' || relief.effect.kind === 'steering-stop' ? [relief.effect] : [],
+  );
+  const setup = withEffects(stock, [...effectsOn(input.planned, axle), ...stops]);
+  const today = withEffects(stock, effectsOn(input.fitted, axle));
+  const loads = loadsOn(input);
+  const [height, was] = [rideHeight(setup, loads.plannedN), rideHeight(today, loads.todayN)];
+  if (!height.ok) return height;
+  if (!was.ok) return was;
+  const limits = travelLimits(spec, stock.model, setup);
+  // the wheel goes on until the stop is solid, not only until it touches
+  const reach = travelEnds(setup.model, height.value.zMm, { ...limits, stopMm: limits.solidMm });
+  const ends: AxleEnds = {
+    topMm: reach?.topMm ?? height.value.zMm,
+    bottomMm: reach?.bottomMm ?? height.value.zMm,
+    lock: lockOf(spec) * setup.lockShare,
+  };
+  const used = brief.usage.rock >= ROCK_PERCENT ? USED_TRAVEL_ROCK : USED_TRAVEL;
+  const wheel = wheelOf(spec);
+  const placed = spec.obstacles.flatMap((o) => {
+    const obstacle = relieved(
+      o,
+      chosen.filter((c) => c.kind === o.kind).map((c) => c.relief),
+      wheel,
+    );
+    return obstacle ? [{ kind: o.kind, obstacle }] : [];
+  });
+  return good({
+    axle,
+    setup,
+    rideZMm: height.value.zMm,
+    todayZMm: was.value.zMm,
+    ends,
+    topBy: reach?.topBy ?? 'linkage',
+    used,
+    usedWindow: usedWindow(height.value.zMm, used, ends),
+    wholeWindow: wholeWindow(ends),
+    acrossIs: spec.lock
+      ? spec.lock.kind === 'rack'
+        ? 'rack-mm'
+        : 'kingpin-deg'
+      : setup.model.beam
+        ? 'other-wheel-mm'
+        : 'rack-mm',
+    marginMm: clearMarginMm(brief),
+    obstacles: placedOn(
+      setup,
+      placed.map((p) => p.obstacle),
+    ),
+    kinds: placed.map((p) => p.kind),
+  });
+}
+const lockOf = (spec: AxleSpec): number =>
+  spec.lock ? (spec.lock.kind === 'rack' ? spec.lock.mm : spec.lock.deg) : 0;
+/** Middle of the left wheel at design. */
+export const wheelOf = (spec: AxleSpec): Vec3 =>
+  'wheelCentre' in spec.hardpoints.points
+    ? spec.hardpoints.points.wheelCentre
+    : spec.hardpoints.points.wheelLeft;
+
+/** Grid of an axle: `rows` over its whole travel, `columns` over lock or over the other wheel's travel. */
+export function axleGrid(a: RubAxle, rows: number, columns: number): PoseGrid {
+  const { ends } = a;
+  const roll = a.acrossIs === 'other-wheel-mm';
+  return {
+    zMm: evenGrid(ends.bottomMm, ends.topMm, rows),
+    across: roll
+      ? evenGrid(ends.bottomMm, ends.topMm, columns)
+      : ends.lock === 0
+        ? [0]
+        : evenGrid(-ends.lock, ends.lock, columns),
+    acrossIs: a.acrossIs,
+    othersMm: a.acrossIs === 'kingpin-deg' ? ['same', ends.bottomMm, ends.topMm] : ['same'],
+  };
+}
+/** The table of an axle in one go. */
+export function axleTable(a: RubAxle, rows: number, columns: number): Result<PolarTable, ReachFault> {
+  const t = finish(polarTable(a.setup.model, a.obstacles, axleGrid(a, rows, columns)));
+  return 'code' in t ? bad(t) : good(t);
+}

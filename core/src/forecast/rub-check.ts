@@ -1,0 +1,72 @@
+import { leastLift } from '../clearance';
+import type { ObstacleKind } from '../catalogue';
+import type { ReachFault } from '../suspension';
+import { good, type Result } from '../units';
+import { spacersMm } from '../vehicle';
+import {
+  axleTable,
+  mountedBody,
+  tireToleranceMm,
+  type RubAxle,
+  type RubAxleInput,
+  type TireAsked,
+} from './rub-axle';
+import { byClearance, rubResults, type ObstacleResult } from './rub-results';
+
+/** The short answer for one tyre: what is nearest, and the lift that clears where it does not. */
+export interface RubCheck {
+  readonly axle: RubAxleInput['axle'];
+  readonly clears: boolean;
+  readonly nearest: ObstacleResult;
+  /** nearest over the whole travel to the solid stop */
+  readonly nearestToStop: ObstacleResult;
+  readonly marginMm: number;
+  readonly toleranceMm: number;
+  /** least lift over design; null when it clears as planned, or when no lift does */
+  readonly leastLiftMm: number | null;
+  readonly liftMm: number;
+  readonly rubbing: readonly ObstacleKind[];
+}
+const CHECK_ROWS = 9;
+/** lock needs a finer step than the other wheel's travel, which hardly moves this one */
+const CHECK_COLUMNS = { lock: 11, roll: 3 } as const;
+/** The short answer for several tyres on one axle, from one coarse table with all ends of travel and lock in it. */
+export function rubChecks(
+  input: Pick<RubAxleInput, 'vehicle' | 'axle' | 'planned'>,
+  a: RubAxle,
+  tires: readonly TireAsked[],
+): Result<readonly RubCheck[], ReachFault> {
+  const table = axleTable(
+    a,
+    CHECK_ROWS,
+    a.acrossIs === 'other-wheel-mm' ? CHECK_COLUMNS.roll : CHECK_COLUMNS.lock,
+  );
+  if (!table.ok) return table;
+  return good(
+    tires.flatMap((tire): RubCheck[] => {
+      const w = mountedBody(tire, input.vehicle.platform, spacersMm(input.planned, input.axle));
+      const list = rubResults(table.value, w, a);
+      const nearest = [...list].sort(byClearance)[0];
+      const nearestToStop = [...list].sort(
+        (x, y) => x.toStop.clearanceMm - x.marginMm - (y.toStop.clearanceMm - y.marginMm),
+      )[0];
+      if (!nearest || !nearestToStop) return [];
+      const clears = list.every((o) => o.verdict === 'clear');
+      const lift = clears ? null : leastLift(table.value, w, a);
+      const armsClear = list.every((o) => o.liftHelps || o.verdict === 'clear');
+      return [
+        {
+          axle: input.axle,
+          clears,
+          nearest,
+          nearestToStop,
+          marginMm: a.marginMm,
+          toleranceMm: tireToleranceMm(tire),
+          leastLiftMm: lift?.ok && armsClear ? lift.value.liftMm : null,
+          liftMm: -a.rideZMm,
+          rubbing: list.filter((o) => o.verdict !== 'clear').map((o) => o.kind),
+        },
+      ];
+    }),
+  );
+}

@@ -1,0 +1,72 @@
+import { helpedByLift, worstOver, type MountedBody, type PolarTable, type WindowWorst } from '../clearance';
+import { NEAR_LOCK_SHARE, type RubWhere } from '../evidence';
+import type { ObstacleKind, Relief } from '../catalogue';
+import { marginOf, type RubAxle } from './rub-axle';
+
+export type RubVerdict = 'clear' | 'close' | 'rubs';
+/** What can be done about a rub: a relief with what it leaves, or how much of something else would end it. */
+export type RubCure =
+  | { readonly by: 'relief'; readonly relief: Relief; readonly afterMm: number }
+  /** more suspension lift than the plan has */
+  | { readonly by: 'lift'; readonly moreMm: number }
+  | { readonly by: 'bump-stop'; readonly lowerMm: number }
+  | { readonly by: 'steering-stop'; readonly lessShare: number }
+  /** wheel offset changed by this, mm: − stands further out */
+  | { readonly by: 'offset'; readonly changeMm: number }
+  | { readonly by: 'narrower'; readonly sectionMm: number }
+  | { readonly by: 'smaller'; readonly diameterMm: number };
+export interface ObstacleResult {
+  readonly kind: ObstacleKind;
+  readonly marginMm: number;
+  /** over the travel that is really used, and over all of it to the solid stop */
+  readonly used: WindowWorst;
+  readonly toStop: WindowWorst;
+  readonly verdict: RubVerdict;
+  readonly where: RubWhere;
+  readonly toStopWhere: RubWhere;
+  readonly liftHelps: boolean;
+  readonly cures: readonly RubCure[];
+}
+export const rubVerdict = (clearanceMm: number, marginMm: number): RubVerdict =>
+  clearanceMm < 0 ? 'rubs' : clearanceMm < marginMm ? 'close' : 'clear';
+
+function whereOf(w: WindowWorst, a: RubAxle): RubWhere {
+  if (w.zMm === null) return 'always';
+  const [up, down] = [a.ends.topMm - a.rideZMm, a.rideZMm - a.ends.bottomMm];
+  const bump = w.zMm - a.rideZMm > 0.4 * up;
+  const droop = a.rideZMm - w.zMm > 0.4 * down;
+  const lock =
+    a.acrossIs !== 'other-wheel-mm' &&
+    a.ends.lock > 0 &&
+    w.across !== null &&
+    Math.abs(w.across) > NEAR_LOCK_SHARE * a.ends.lock;
+  if (lock) return bump ? 'lock-bump' : droop ? 'lock-droop' : 'lock';
+  return bump ? 'bump' : droop ? 'droop' : 'ride-height';
+}
+
+/** Worst of every obstacle of an axle, from a table. */
+export function rubResults(t: PolarTable, w: MountedBody, a: RubAxle): readonly ObstacleResult[] {
+  const [used, whole] = [worstOver(t, w, a.usedWindow), worstOver(t, w, a.wholeWindow)];
+  return a.kinds.flatMap((kind, k): ObstacleResult[] => {
+    const [u, s] = [used[k], whole[k]];
+    const o = a.obstacles[k];
+    if (!u || !s || !o) return [];
+    const marginMm = marginOf(kind, a.marginMm);
+    return [
+      {
+        kind,
+        marginMm,
+        used: u,
+        toStop: s,
+        verdict: rubVerdict(u.clearanceMm, marginMm),
+        where: whereOf(u, a),
+        toStopWhere: whereOf(s, a),
+        liftHelps: helpedByLift(o),
+        cures: [],
+      },
+    ];
+  });
+}
+/** Least room over its own margin first. */
+export const byClearance = (a: ObstacleResult, b: ObstacleResult) =>
+  a.used.clearanceMm - a.marginMm - (b.used.clearanceMm - b.marginMm);

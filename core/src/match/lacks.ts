@@ -1,0 +1,46 @@
+import { fitmentOf, LIFT_SOURCES, openQuestions, type Catalogue } from '../catalogue';
+import { CORNERS, usageSum, type JobSections } from '../job';
+import { parseTireSize } from '../tires';
+import { knownVehicle } from './assess';
+import { partsOfJob } from '../vehicle';
+
+/** What a section still lacks, in the order people work. */
+export type Lack =
+  | { readonly section: 'brief'; readonly code: 'usage-sum'; readonly sum: number }
+  | { readonly section: 'vehicle'; readonly code: 'no-vehicle' }
+  | { readonly section: 'vehicle'; readonly code: 'to-ask'; readonly count: number }
+  | { readonly section: 'tape'; readonly code: 'corners'; readonly count: number }
+  | { readonly section: 'tire'; readonly code: 'no-tire' }
+  | { readonly section: 'tire'; readonly code: 'size-unreadable' }
+  | { readonly section: 'tire'; readonly code: 'not-priced' }
+  | { readonly section: 'match'; readonly code: 'no-source' }
+  | { readonly section: 'match'; readonly code: 'not-fitting'; readonly count: number }
+  | { readonly section: 'match'; readonly code: 'unknown-parts'; readonly count: number };
+
+/** Everything the job still lacks; cheap enough for every row of the board (no geometry is computed). */
+export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[] {
+  const out: Lack[] = [];
+  const sum = usageSum(job.brief.usage);
+  if (sum !== 100) out.push({ section: 'brief', code: 'usage-sum', sum });
+  const vehicle = knownVehicle(job, catalogue);
+  if (!vehicle) out.push({ section: 'vehicle', code: 'no-vehicle' });
+  else {
+    const count = openQuestions(vehicle, catalogue).length;
+    if (count > 0) out.push({ section: 'vehicle', code: 'to-ask', count });
+  }
+  const untaped = CORNERS.filter((c) => job.tape.corners[c].trim() === '').length;
+  if (untaped > 0) out.push({ section: 'tape', code: 'corners', count: untaped });
+  const size = job.tire.tireCode === null ? job.tire.targetSize.trim() : 'chosen';
+  if (size === '') out.push({ section: 'tire', code: 'no-tire' });
+  else if (size !== 'chosen')
+    out.push({ section: 'tire', code: parseTireSize(size).ok ? 'not-priced' : 'size-unreadable' });
+  const { chosen, unknown } = partsOfJob(job, catalogue);
+  if (unknown.length > 0) out.push({ section: 'match', code: 'unknown-parts', count: unknown.length });
+  if (!chosen.some((c) => LIFT_SOURCES.includes(c.part.family)))
+    out.push({ section: 'match', code: 'no-source' });
+  else if (vehicle) {
+    const count = chosen.filter((c) => fitmentOf(c.part.applications, vehicle).verdict !== 'fits').length;
+    if (count > 0) out.push({ section: 'match', code: 'not-fitting', count });
+  }
+  return out;
+}

@@ -1,0 +1,3 @@
+export * from './axle-setup';
+export * from './mounted-side';
+export * from './read-tape';
