@@ -29,6 +29,7 @@ const web = {
   // a worker needs a browser: in tests the same functions answer in place
   moduleNameMapper: {
     '/start-bench-worker$': '<rootDir>/src/testing/bench-in-place.ts',
+    '/start-match-worker$': '<rootDir>/src/testing/match-in-place.ts',
     '/start-rub-worker$': '<rootDir>/src/testing/rub-in-place.ts',
   },
 };

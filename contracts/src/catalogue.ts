@@ -2,12 +2,16 @@ import {
   HAZARDS,
   OBSTACLE_KINDS,
   OBSTACLE_OWNERS,
-  NEED_CODES,
   PART_FAMILIES,
   PLACES,
+  STEERING_WHEEL_SET_BY,
   SUSPENSION_KINDS,
+  TIGHTENED,
   type AccessState,
   type Catalogue,
+  type ClosingStep,
+  type FastenerCard,
+  type Joint,
   type Kit,
   type Operation,
   type Part,
@@ -91,6 +95,23 @@ const axleSpec = z.strictObject({
     })
     .nullable(),
 });
+const nullableText = text.nullable();
+const fastenerCard = z.strictObject({
+  axle: z.enum(['front', 'rear', 'vehicle']),
+  joint: code,
+  thread: z
+    .strictObject({ diameterMm: z.number().min(3).max(60), pitchMm: z.number().min(0.3).max(6) })
+    .nullable(),
+  grade: z.strictObject({ name: text, proofMpa: z.number().min(100).max(2000) }).nullable(),
+  headMm: z.number().min(4).max(80).nullable(),
+  counterHold: nullableText,
+  perSide: z.int().min(1).max(20).nullable(),
+  torqueNm: z.number().min(1).max(1000).nullable(),
+  condition: z.enum(['dry', 'compound']).nullable(),
+  singleUse: z.boolean().nullable(),
+  direction: nullableText,
+  pattern: nullableText,
+}) satisfies z.ZodType<FastenerCard>;
 export const PlatformSchema = z.strictObject({
   code,
   make: text,
@@ -143,8 +164,11 @@ export const PlatformSchema = z.strictObject({
   engine: z.strictObject({
     torqueNm: z.number().min(10).max(2000),
     idleRpm: z.number().min(300).max(1500).nullable(),
+    maxRpm: z.number().min(1000).max(20_000).nullable(),
   }),
   calibration: z.strictObject({ by: z.enum(['shop', 'dealer', 'driver', 'nobody']), note: text }),
+  steeringWheelSetBy: z.enum(STEERING_WHEEL_SET_BY).nullable(),
+  fasteners: z.array(fastenerCard),
   spare: z
     .strictObject({
       place: z.enum(['under-bed', 'tailgate', 'inside']),
@@ -193,6 +217,7 @@ const effect = z.discriminatedUnion('kind', [
     maxDiameterMm: z.number().min(300).max(1500),
   }),
 ]);
+const partRef = z.union([z.strictObject({ part: code }), z.strictObject({ family: z.enum(PART_FAMILIES) })]);
 export const PartSchema = z.strictObject({
   code,
   maker: text,
@@ -209,7 +234,10 @@ export const PartSchema = z.strictObject({
   claimOnly: z.boolean(),
   reversible: z.boolean(),
   structural: z.boolean(),
-  cures: z.array(z.enum(NEED_CODES)),
+  cures: z.array(code),
+  requires: z.array(partRef),
+  excludes: z.array(partRef),
+  fasteners: z.array(z.strictObject({ joint: code, torqueNm: z.number().min(1).max(1000), note: text })),
   applications: z.array(
     z.strictObject({ platform: code, years, conditions: z.array(condition), provenance }),
   ),
@@ -249,6 +277,30 @@ export const WheelItemSchema = z.strictObject({
   massKg: z.number(),
   priceMinor: money,
 }) satisfies z.ZodType<WheelItem>;
+export const JointSchema = z.strictObject({
+  code,
+  what: text,
+  pivotOf: z.array(z.enum(SUSPENSION_KINDS)),
+  cam: z.boolean(),
+  singleUse: z.boolean().nullable(),
+}) satisfies z.ZodType<Joint>;
+const workText = z.strictObject({
+  text,
+  minutes: z.number().min(0).max(600),
+  tools: z.array(text),
+  hazards: z.array(z.enum(HAZARDS)),
+  loosens: z.array(code),
+  fastens: z.array(z.strictObject({ joint: code, tighten: z.enum(TIGHTENED), note: text })),
+});
+const work = {
+  place: z.enum(['axle', 'vehicle']),
+  needs: z.array(code),
+  through: z.array(code),
+  after: z.array(code),
+  per: z.literal('wheel').optional(),
+  steps: z.array(workText),
+  onGround: z.array(workText),
+};
 export const ReliefSchema = z.strictObject({
   code,
   name: text,
@@ -262,45 +314,28 @@ export const ReliefSchema = z.strictObject({
     z.strictObject({ kind: z.literal('bump-stop'), lowerMm: z.number().min(1).max(80) }),
     z.strictObject({ kind: z.literal('steering-stop'), lessShare: z.number().min(0.01).max(0.5) }),
   ]),
-  minutes: z.number().min(0).max(600),
   priceMinor: money,
   reversible: z.boolean(),
   structural: z.boolean(),
   rule: text,
-  step: text,
-  tools: z.array(text),
-  hazards: z.array(z.enum(HAZARDS)),
+  work: z.strictObject(work),
 }) satisfies z.ZodType<Relief>;
-const workText = z.strictObject({
-  text,
-  minutes: z.number().min(0).max(600),
-  tools: z.array(text),
-  hazards: z.array(z.enum(HAZARDS)),
-  fastenings: z.array(
-    z.strictObject({
-      what: text,
-      thread: text,
-      count: z.int().min(1).max(40),
-      torqueNm: z.number().min(1).max(1000),
-      source: z.enum(['part-maker', 'platform']),
-      atRideHeight: z.boolean(),
-      note: text,
-    }),
-  ),
-});
-export const OperationSchema = z.strictObject({
-  code,
-  needs: z.array(code),
-  steps: z.array(workText).min(1),
-}) satisfies z.ZodType<Operation>;
+export const OperationSchema = z.strictObject({ code, ...work }) satisfies z.ZodType<Operation>;
 export const AccessStateSchema = z.strictObject({
   code,
   axle: z.enum(['front', 'rear', 'vehicle']),
   kinds: z.array(z.enum(SUSPENSION_KINDS)),
   needs: z.array(code),
+  out: z.array(code),
   off: workText,
   on: workText,
 }) satisfies z.ZodType<AccessState>;
+export const ClosingStepSchema = z.strictObject({
+  when: z.array(z.enum(['any', 'height', 'steering', 'tires'])).min(1),
+  at: z.enum(['settle', 'close']),
+  charge: z.enum(['labour', 'alignment']),
+  ...workText.shape,
+}) satisfies z.ZodType<ClosingStep>;
 export const CatalogueSchema = z
   .strictObject({
     platforms: z.array(PlatformSchema),
@@ -309,9 +344,10 @@ export const CatalogueSchema = z
     tires: z.array(TireItemSchema),
     wheels: z.array(WheelItemSchema),
     reliefs: z.array(ReliefSchema),
+    joints: z.array(JointSchema),
     operations: z.array(OperationSchema),
     access: z.array(AccessStateSchema),
-    closing: z.array(workText),
+    closing: z.array(ClosingStepSchema),
   })
   .meta({
     id: 'Catalogue',

@@ -1,8 +1,10 @@
 import {
   CORNERS,
+  LIMITED,
   OBSTACLE_KINDS,
   PLACES,
   STAGES,
+  STANDS,
   USES,
   type JobSections,
   type SectionName,
@@ -29,7 +31,8 @@ export const ENTRY_LIMITS = {
   addsHeightMm: [0, 1200],
   wheelWidthIn: [3, 16],
   wheelOffsetMm: [-120, 160],
-  loadIndex: [60, 130],
+  loadIndex: [60, 150],
+  liftMm: [-150, 200],
   axleRatio: [2, 8],
   quantity: [1, 20],
 } as const satisfies Record<string, readonly [number, number]>;
@@ -54,7 +57,7 @@ export const BriefSchema = z.strictObject({
   reversibleOnly: z.boolean(),
   heightLimitMm: within(L.heightLimitMm),
   heightLimitWhat: line,
-  stance: z.enum(['level', 'keep-rake']),
+  stance: z.enum(STANDS).nullable(),
   chains: z.boolean(),
   cruisingKmh: within(L.cruisingKmh),
   notes: prose,
@@ -64,7 +67,17 @@ export const VehicleSectionSchema = z.strictObject({
   platform: code.nullable(),
   year: z.int().min(L.year[0]).max(L.year[1]).nullable(),
   variant: z.record(z.string().max(40), z.string().max(40)),
-  changes: z.array(z.strictObject({ id, what: line, part: code.nullable() })).max(40),
+  changes: z
+    .array(
+      z.strictObject({
+        id,
+        what: line,
+        part: code.nullable(),
+        axle: z.enum(['front', 'rear']).nullable(),
+        liftMm: within(L.liftMm),
+      }),
+    )
+    .max(40),
   accessories: z
     .array(
       z.strictObject({
@@ -78,6 +91,7 @@ export const VehicleSectionSchema = z.strictObject({
     .max(40),
 });
 export const TapeSchema = z.strictObject({
+  readFrom: z.enum(['hub', 'ground']),
   corners: z.record(z.enum(CORNERS), z.string().max(40)),
   fuel: line,
   notes: prose,
@@ -94,7 +108,23 @@ export const TireSectionSchema = z.strictObject({
   loadIndex: z.int().min(L.loadIndex[0]).max(L.loadIndex[1]).nullable(),
   axleRatio: within(L.axleRatio),
   newAxleRatio: within(L.axleRatio),
-  rearSize: z.string().max(60),
+  rear: z
+    .strictObject({
+      size: z.string().max(60),
+      tireCode: code.nullable(),
+      wheelCode: code.nullable(),
+      wheelWidthIn: within(L.wheelWidthIn),
+      wheelOffsetMm: within(L.wheelOffsetMm),
+      loadIndex: z.int().min(L.loadIndex[0]).max(L.loadIndex[1]).nullable(),
+    })
+    .nullable(),
+  currentRear: z
+    .strictObject({
+      size: z.string().max(60),
+      wheelWidthIn: within(L.wheelWidthIn),
+      wheelOffsetMm: within(L.wheelOffsetMm),
+    })
+    .nullable(),
   candidates: z
     .array(z.strictObject({ id, size: z.string().max(60), tireCode: code.nullable() }))
     .max(MOST_CANDIDATES),
@@ -170,9 +200,16 @@ export const SettingsSchema = z
     suppliesShare: z.number().min(0).max(1),
     taxShare: z.number().min(0).max(1),
     alignmentMinor: z.int().min(0).max(10_000_000),
-    localTotalLiftMm: z.number().min(0).max(1000),
-    localTireLiftMm: z.number().min(0).max(500),
-    localTrackIncreaseMm: z.number().min(0).max(500),
+    placeLimits: z
+      .array(
+        z.strictObject({
+          what: z.enum(LIMITED),
+          limitMm: z.number().min(0).max(1000),
+          verdict: z.enum(['ask', 'no']),
+          whose: z.string().max(120),
+        }),
+      )
+      .max(40),
   })
   .meta({ id: 'Settings', description: 'What the shop sets for itself' }) satisfies z.ZodType<ShopSettings>;
 /** What settings gained since they were first stored. */
@@ -181,19 +218,59 @@ export const VersionedSettingsSchema = versioned(SettingsSchema).meta({ id: 'Ver
 export type VersionedSettings = z.infer<typeof VersionedSettingsSchema>;
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 2;
+export const JOB_FILE_VERSION = 3;
+type Loose = Readonly<Record<string, unknown>>;
+const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** Fields that a job of an earlier version lacks, as nobody had filled them in. */
 export const ADDED_TO_TIRE = { newAxleRatio: null, rearSize: '', candidates: [], reliefs: [] } as const;
-/** A file of version 1 as version 2: the tyre section gained fields. Anything else is left as it is. */
+const RENAMED: Readonly<Record<string, string>> = {
+  'corvane-drumlin-2500': 'corvane-drumlin-heavy',
+  'ostrey-c-series': 'ostrey-tallow',
+};
+/** Sections of a job of version 2 as version 3 has them: wheels per axle, old lifts with their height, where the tape was
+ *  held, two platforms under their new names. */
+export const toVersion3 = {
+  vehicle: (d: Loose): Loose => ({
+    ...d,
+    platform: typeof d.platform === 'string' ? (RENAMED[d.platform] ?? d.platform) : d.platform,
+    changes: Array.isArray(d.changes)
+      ? d.changes.map((c: unknown) => (isRecord(c) ? { axle: null, liftMm: null, ...c } : c))
+      : d.changes,
+  }),
+  tape: (d: Loose): Loose => ({ readFrom: 'hub', ...d }),
+  tire: ({ rearSize, ...d }: Loose): Loose => ({
+    currentRear: null,
+    rear:
+      typeof rearSize === 'string' && rearSize.trim() !== ''
+        ? {
+            size: rearSize,
+            tireCode: null,
+            wheelCode: null,
+            wheelWidthIn: null,
+            wheelOffsetMm: null,
+            loadIndex: null,
+          }
+        : null,
+    ...d,
+  }),
+} as const;
+/** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
 function newest(file: unknown): unknown {
-  if (typeof file !== 'object' || file === null) return file;
-  const old = file as { version?: unknown; sections?: { tire?: unknown } };
-  if (old.version !== 1 || typeof old.sections?.tire !== 'object') return file;
-  return {
-    ...old,
-    version: JOB_FILE_VERSION,
-    sections: { ...old.sections, tire: { ...ADDED_TO_TIRE, ...old.sections.tire } },
-  };
+  if (!isRecord(file) || !isRecord(file.sections)) return file;
+  let { version } = file;
+  let sections: Loose = file.sections;
+  if (version === 1) {
+    if (isRecord(sections.tire)) sections = { ...sections, tire: { ...ADDED_TO_TIRE, ...sections.tire } };
+    version = 2;
+  }
+  if (version === 2) {
+    for (const [name, change] of Object.entries(toVersion3)) {
+      const data = sections[name];
+      if (isRecord(data)) sections = { ...sections, [name]: change(data) };
+    }
+    version = 3;
+  }
+  return { ...file, version, sections };
 }
 const jobFile = z.strictObject({
   format: z.literal('apt-rigger-job'),

@@ -196,6 +196,7 @@ const GEOMETRY_EFFECTS = [
     at: z.enum(['front', 'rear']),
   }),
   z.strictObject({ kind: z.literal('spindle'), offsetMm: vec3 }),
+  z.strictObject({ kind: z.literal('caster-bush'), deg: z.number().min(-8).max(8) }),
   z.strictObject({ kind: z.literal('camber-set'), deg: z.number().min(-5).max(5) }),
   z.strictObject({ kind: z.literal('subframe-drop'), dropMm: thickness }),
   z.strictObject({ kind: z.literal('differential-drop'), dropMm: thickness }),

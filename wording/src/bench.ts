@@ -8,21 +8,21 @@ import {
   type TravelRoom,
 } from '@rigger/core';
 import { findingText } from './findings';
-import { degrees, length, type Style } from './format';
+import { degrees, length, quantity, type Style } from './format';
 import type { Headline } from './headline';
 
 export const CURVE_WORDS: Readonly<Record<CurveName, { readonly name: string; readonly unit: string }>> = {
   camber: { name: 'Camber', unit: '°' },
   toe: { name: 'Toe', unit: '°' },
   caster: { name: 'Caster', unit: '°' },
-  'cv-outer': { name: 'Outer shaft joint', unit: '°' },
-  ratio: { name: 'Spring ratio', unit: '' },
+  'cv-outer': { name: 'Outer CV joint', unit: '°' },
+  ratio: { name: 'Motion ratio', unit: '' },
   'roll-centre': { name: 'Roll centre', unit: 'mm' },
   'spring-length': { name: 'Spring length', unit: 'mm' },
   'damper-length': { name: 'Damper length', unit: 'mm' },
   'shift-left': { name: 'Axle to the left', unit: 'mm' },
   pitch: { name: 'Axle pitch', unit: '°' },
-  steer: { name: 'Steer by bump', unit: '°' },
+  steer: { name: 'Bump steer', unit: '°' },
 };
 const AXLE = { front: 'Front', rear: 'Rear' } as const;
 
@@ -41,7 +41,7 @@ export function benchHeadline(b: Bench, needs: readonly Need[], style: Style, pl
     sentence: `${stands}; ${kept}.`,
     consequence: most
       ? findingText(most.finding, style, platform)
-      : `Left to travel: ${roomText(b.planned.room, style)}. Wheel rate ${formatDecimal(b.planned.wheelRateNPerMm, 1)} N/mm, ${formatDecimal(b.planned.rideHz, 2)} Hz.`,
+      : `Left to travel: ${roomText(b.planned.room, style)}. Wheel rate ${quantity(b.planned.wheelRateNPerMm, 'N/mm', style)}, ${formatDecimal(b.planned.rideHz, 2)} Hz.`,
   };
 }
 function joint(b: Bench): string | null {
@@ -49,7 +49,7 @@ function joint(b: Bench): string | null {
   if (!('cvOuterDeg' in was) || !('cvOuterDeg' in is) || was.cvOuterDeg === null || is.cvOuterDeg === null)
     return null;
   const limit = b.bands['cv-outer']?.max ?? null;
-  return `outer shaft joint ${degrees(was.cvOuterDeg)} to ${degrees(is.cvOuterDeg)}${limit === null ? '' : ` of ${degrees(limit)}`}`;
+  return `outer CV joint ${degrees(was.cvOuterDeg)} to ${degrees(is.cvOuterDeg)}${limit === null ? '' : ` of ${degrees(limit)}`}`;
 }
 function camberText(b: Bench): string {
   const [was, is] = [b.now.figures, b.planned.figures];

@@ -1,17 +1,38 @@
-import { formatDecimal, type Finding, type Platform, type Verdict } from '@rigger/core';
+import { formatDecimal, type Finding, type OverBudget, type Platform, type Verdict } from '@rigger/core';
 import { longDay } from './dates';
-import { degrees, length, money, plural, provenanceText, type Style } from './format';
-import { optionText } from './variant';
+import { degrees, length, money, plural, provenanceText, quantity, type Style } from './format';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
+import { optionText } from './variant';
 
+/** What a part comes to on this vehicle. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   fits: 'fits',
-  needs: 'needs',
+  needs: 'fits with extra work',
   ask: 'ask',
-  no: 'no',
+  no: 'does not fit',
+};
+/** What a need asks for, in front of its sentence. */
+export const NEED_WORDS: Readonly<Record<Verdict, string>> = {
+  fits: 'note',
+  needs: 'to do',
+  ask: 'ask',
+  no: 'cannot stay',
 };
 const SPARE_PLACE = { 'under-bed': 'under the bed', tailgate: 'on the tailgate', inside: 'inside' } as const;
-const AXLE = { front: 'front', rear: 'rear', both: 'whole vehicle' } as const;
+const AXLE = { front: 'front', rear: 'rear', both: 'front and rear' } as const;
+const AXLE_FIRST = { front: 'Front', rear: 'Rear' } as const;
+const SET_BY = {
+  'drag-link-sleeve': 'at the drag-link sleeve',
+  'tie-rod-sleeves': 'at the tie-rod sleeves, both alike',
+  dealer: 'by the maker’s dealer, who resets the sensor',
+  nobody: 'nowhere on this vehicle',
+} as const;
+const LIMITED = {
+  'total-lift': 'Total lift',
+  'tire-lift': 'Lift from the tyre',
+  'track-increase': 'Track increase',
+  'wheel-spacer': 'Wheel spacers',
+} as const;
 
 /** Question of a variant field, in the platform's own words. */
 function fieldNames(fields: readonly string[], platform: Platform | null): string {
@@ -26,30 +47,43 @@ function fieldNames(fields: readonly string[], platform: Platform | null): strin
     )
     .join('; ');
 }
+/** What an excluded option asks for instead: "needs the tow pack" where it is the lack of it that excludes. */
+function excludedText(field: string, value: string, platform: Platform | null): string {
+  const options = platform?.variantFields.find((f) => f.key === field)?.options ?? [];
+  const others = options.filter((o) => o.value !== value);
+  const [only] = others;
+  if (value === 'no' && only && others.length === 1)
+    return `needs the ${optionText(field, only.value, platform)}`;
+  return `not with ${optionText(field, value, platform)}`;
+}
 const longerText = (longerMm: number | null, mm: (v: number) => string): string =>
   longerMm === null
     ? 'Longer dampers do not help, the joints end it: less lift.'
-    : longerMm === 0
+    : longerMm < 1
       ? 'Less lift, or springs in place of spacers.'
       : `Dampers longer by ${mm(longerMm)}, an extender bracket, or less lift.`;
 const inch = (v: number): string => formatDecimal(v, Number.isInteger(v) ? 0 : 1);
+const percent = (v: number, digits = 1): string => `${formatDecimal(v, digits)} %`;
+const on = (axle: 'front' | 'rear' | null): string => (axle === null ? '' : `, ${axle}`);
 
 /** A finding as one plain sentence with its figures: what is so, then what to do. The only place with prose for findings. */
-export function findingText(f: Finding, style: Style, platform: Platform | null = null): string {
+export function findingText(f: Finding | OverBudget, style: Style, platform: Platform | null = null): string {
   const mm = (v: number) => length(v, style);
+  const kg = (v: number) => quantity(v, 'kg', style, 0);
+  const rate = (v: number) => quantity(v, 'N/mm', style, 0);
   switch (f.code) {
     case 'not-listed':
       return `Not listed for the ${f.platform}.`;
     case 'wrong-years':
       return `Made for ${f.from}–${f.to}; this one is ${f.year ?? 'of an unknown year'}.`;
     case 'variant-excludes':
-      return `Not with ${optionText(f.field, f.value, platform)}.`;
+      return `${capital(excludedText(f.field, f.value, platform))}.`;
     case 'ask-variant':
       return `Ask first: ${fieldNames(f.fields, platform)}.`;
     case 'unknown-assumed':
       return `Forecast on the base variant until this is known: ${fieldNames(f.fields, platform)}.`;
     case 'provenance':
-      return `${provenanceText(f.provenance).replace(/^./, (c) => c.toUpperCase())}.`;
+      return `${capital(provenanceText(f.provenance))}.`;
     case 'wrong-construction':
       return f.wants === 'frame'
         ? 'Body lift needs a frame; this body is its own frame.'
@@ -59,36 +93,52 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
     case 'structural-change':
       return 'Slotting or filing a mount is a structural change: refused without an engineer’s note.';
     case 'not-reversible':
-      return 'Cuts or drills; the brief asks for reversible parts only.';
+      return 'Cuts or drills; the brief asks for what can be put back to stock.';
     case 'same-place':
-      return `Two parts of one kind (${f.family.replace(/-/g, ' ')}) in the same place, ${AXLE[f.axle]}: take one out.`;
+      return `Takes the same place (${f.slot.replace(/-/g, ' ')}, ${AXLE[f.axle]}) as ${f.with}: choose one of the two.`;
+    case 'one-set-only':
+      return `${f.quantity} are listed; the vehicle has a place for one set. Set the count to 1.`;
+    case 'listed-twice':
+      return 'Is on the list twice, by itself and in a kit: it is fitted once. Remove one, or say what the other is for.';
+    case 'needs-part':
+      return `Does not go on without ${f.what}: add it.`;
+    case 'excludes-part':
+      return `Cannot be fitted together with ${f.what}: choose one of the two.`;
     case 'comes-late':
-      return `Not in stock: ${plural(f.leadDays, 'day')} to come, and the vehicle is needed by ${longDay(f.neededBy)}.`;
+      return `Arrives ${longDay(f.arrives)}, after ${f.for === 'promise' ? 'the promised day' : 'the day it is needed by'}, ${longDay(f.due)}: ask the supplier, or move the day.`;
     case 'no-balance':
       return f.fault.code === 'no-balance-in-reach'
-        ? `The ${f.axle} spring pushes the wheel to the end of its reach at ${mm(f.fault.lastZMm)} (${f.fault.member}): too much spring or spacer for this linkage.`
-        : `The ${f.axle} linkage does not close at ${mm(f.fault.zMm)} (${f.fault.member}).`;
+        ? `The ${f.axle} spring pushes the wheel to the end of its reach at ${mm(f.fault.lastZMm)} (${f.fault.member}): too much spring or spacer for this linkage. Heights, angles and clearance of this axle are not known until that is corrected.`
+        : `The ${f.axle} linkage does not close at ${mm(f.fault.zMm)} (${f.fault.member}). Heights, angles and clearance of this axle are not known until that is corrected.`;
     case 'camber-reach':
     case 'caster-reach': {
       const what = f.code === 'camber-reach' ? 'Camber' : 'Caster';
       return `${what} would stand at ${degrees(f.valueDeg)} (window ${degrees(f.spec[0])} to ${degrees(f.spec[1])}); the ${f.axle} adjusters fall ${degrees(f.shortDeg)} short.`;
     }
     case 'cv-angle':
-      return `Outer ${f.axle} shaft joint would run at ${degrees(f.valueDeg)} (limit ${degrees(f.limitDeg)} at ride height).`;
+      return `Outer ${f.axle} CV joint would run at ${degrees(f.valueDeg)} (limit ${degrees(f.limitDeg)} at ride height).`;
     case 'axle-off-centre':
       return `The ${f.axle} axle would sit ${mm(Math.abs(f.shiftLeftMm))} to the ${f.shiftLeftMm > 0 ? 'left' : 'right'}.`;
+    case 'steering-wheel-set':
+      return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off; it is set straight ${SET_BY[f.by]} during alignment.`;
+    case 'steering-wheel-ask':
+      return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off: where it is set straight on this vehicle is in the maker’s manual.`;
     case 'steering-wheel-off-centre':
-      return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off; set straight at the drag-link sleeve during alignment.`;
+      return f.by === 'nobody'
+        ? `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off, and nothing on this vehicle sets it straight: centre the axle first, or take less lift.`
+        : `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off, more than the ${degrees(f.mostDeg)} a sleeve takes: centre the axle first (track bar, drag-link raise), or take less lift.`;
     case 'damper-match':
-      return `Spring goes from ${formatDecimal(f.fromNPerMm, 0)} to ${formatDecimal(f.toNPerMm, 0)} N/mm ${f.axle}: more than 15 %, so the damper must match.`;
+      return `Spring goes from ${rate(f.fromNPerMm)} to ${rate(f.toNPerMm)} ${f.axle}: more than ${percent(f.mostPercent, 0)}, so the damper must match.`;
     case 'topped-out':
       return `The ${f.axle} wheels have ${mm(f.droopMm)} left before the ${f.by} ends their droop: it would knock at its end at ride height. ${longerText(f.longerMm, mm)}`;
     case 'droop-short':
-      return `Droop ${f.axle} is ${mm(f.droopMm)}, against ${mm(f.bumpMm)} of bump: less than about a third. ${longerText(f.longerMm, mm)}`;
+      return `Droop ${f.axle} is ${mm(f.droopMm)}, against ${mm(f.bumpMm)} of bump: less than ${percent(f.advisedPercent, 0)} of the travel. ${longerText(f.longerMm, mm)}`;
     case 'damper-solid':
       return `${f.reserveMm < 0 ? `The ${f.axle} damper is solid ${mm(-f.reserveMm)} before the bump stop touches` : `Only ${mm(f.reserveMm)} between the ${f.axle} bump stop's touch and a solid damper`}: the damper would be broken. A stop lower by ${mm(f.lowerMm)} of wheel travel, or a damper that goes shorter.`;
     case 'nose-high-loaded':
-      return `Loaded, the nose would stand ${mm(f.byMm)} high: refused. Take less front lift or a stiffer rear.`;
+      return `Loaded as the brief says, the nose would stand ${mm(f.byMm)} high: refused. Take less front lift or a stiffer rear.`;
+    case 'nose-high':
+      return `Empty, the nose would stand ${mm(f.byMm)} high. No load is named; with one in the bed it stands higher still.`;
     case 'not-level':
       return `Rake empty would be ${mm(f.rakeMm)}; the brief wants ${mm(f.wanted[0])} to ${mm(f.wanted[1])}.`;
     case 'over-height':
@@ -96,19 +146,19 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
     case 'over-budget':
       return `${money(f.totalMinor, style)} is ${money(f.totalMinor - f.budgetMinor, style)} over the budget.`;
     case 'over-axle-load':
-      return `Loaded, the ${f.axle} axle carries ${formatDecimal(f.loadKg, 0)} kg; rated ${formatDecimal(f.ratedKg, 0)} kg.`;
-    case 'local-total-lift':
-      return `Total lift ${mm(f.liftMm)} is over the local ${mm(f.limitMm)} without a certificate. Set by the shop; the inspection station decides.`;
-    case 'local-tire-lift':
-      return `Tyre lift ${mm(f.liftMm)} is over the local ${mm(f.limitMm)}. Set by the shop; the inspection station decides.`;
-    case 'local-track':
-      return `Track grows by ${mm(f.increaseMm)}, over the local ${mm(f.limitMm)}. Set by the shop; the inspection station decides.`;
+      return `Loaded, the ${f.axle} axle carries ${kg(f.loadKg)}; rated ${kg(f.ratedKg)}.`;
+    case 'place-limit':
+      return f.limitMm === 0
+        ? `${LIMITED[f.what]} of ${mm(f.valueMm)}${on(f.axle)}: only with an entry in the vehicle papers (${f.whose}). Set by the shop; the inspection station decides.`
+        : `${LIMITED[f.what]} ${mm(f.valueMm)}${on(f.axle)} is over the ${mm(f.limitMm)} of ${f.whose} without a certificate. Set by the shop; the inspection station decides.`;
     case 'handling-changed':
-      return `Body up to ${mm(f.riseMm)} higher: it leans and tips sooner. Tell the customer; it is on the sheet.`;
+      return `Body up to ${mm(f.riseMm)} higher than today: it leans and tips sooner. Tell the customer; it is on the sheet.`;
+    case 'flat-ride-off':
+      return `Loaded, the rear springs ${formatDecimal(f.ratio, 2)} times as fast as the front (${formatDecimal(f.wasRatio, 2)} today; ${formatDecimal(f.window[0], 2)} to ${formatDecimal(f.window[1], 2)} keeps it flat): it would pitch after bumps on the highway.`;
     case 'headlamps':
       return `Rake changes the beam by ${degrees(Math.abs(f.turnDeg))} ${f.turnDeg > 0 ? 'down' : 'up'}: headlamps are aimed in the plan.`;
     case 'tire-clearance': {
-      const near = `${f.axle === 'front' ? 'Front' : 'Rear'} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}${f.clearanceMm < 0 ? '' : `; ${mm(f.marginMm)} wanted${f.chains ? ' with chains' : ''}`}${f.others > 0 ? `, ${plural(f.others, 'other')} too near as well` : ''}`;
+      const near = `${AXLE_FIRST[f.axle]} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}${f.clearanceMm < 0 ? '' : `; ${mm(f.marginMm)} wanted${f.chains ? ' with chains' : ''}`}${f.others > 0 ? `, ${plural(f.others, 'other')} too near as well` : ''}`;
       return `${near}. ${
         f.needsLiftMm === null
           ? 'Lift alone does not clear it: look at the rub map for what does.'
@@ -120,25 +170,25 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
     case 'tire-to-stop':
       return `Clears over the travel that is used; at the solid stop the ${f.axle} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}. A stop extension or a relief ends it, more lift does not.`;
     case 'structural-relief':
-      return `Cutting the ${f.axle} ${OBSTACLE_WORDS[f.obstacle]} is a structural change: refused without an engineer’s note.`;
+      return `Cutting the ${OBSTACLE_WORDS[f.obstacle]} is a structural change: refused without an engineer’s note.`;
     case 'front-rear-mismatch':
-      return `Front and rear tyre differ by ${formatDecimal(Math.abs(f.percent), 1)} % (limit ${formatDecimal(f.limitPercent, 1)} %): stability control reads it as slip and a locked transfer case winds up. Take one size all round.`;
+      return `Front and rear tyre differ by ${percent(Math.abs(f.percent))} (limit ${percent(f.limitPercent)}): stability control reads it as slip and a locked transfer case winds up. Take one size all round.`;
     case 'centre-bore-loose':
       return `Wheel bore ${formatDecimal(f.wheelMm, 1)} mm is loose on the ${formatDecimal(f.hubMm, 1)} mm hub: ask for a centring ring, or a wheel that centres by its nuts.`;
     case 'spare-size':
-      return `The spare, ${mm(f.diameterMm)} × ${mm(f.sectionMm)}, is too big for its place ${SPARE_PLACE[f.place]} (${mm(f.maxDiameterMm)} × ${mm(f.maxSectionMm)}): ask where it goes, or carry the old size as a spare for slow use.`;
+      return `The spare, ${mm(f.diameterMm)} × ${mm(f.sectionMm)}, is too big for its place ${SPARE_PLACE[f.place]} (${mm(f.maxDiameterMm)} × ${mm(f.maxSectionMm)}): none is on the list. Ask where it goes, or carry the old size as a spare for slow use.`;
     case 'spare-load':
-      return `The spare weighs ${formatDecimal(f.massKg, 0)} kg; its carrier ${SPARE_PLACE[f.place]} is rated ${formatDecimal(f.ratedKg, 0)} kg and needs reinforcing.`;
+      return `The spare weighs ${kg(f.massKg)}; its carrier ${SPARE_PLACE[f.place]} is rated ${kg(f.ratedKg)} and needs reinforcing.`;
     case 'hose-short':
-      return `${f.axle === 'front' ? 'Front' : 'Rear'} ${f.what === 'brake-hose' ? 'brake hose' : 'ABS lead'} is ${mm(f.shortMm)} too short at the end of the travel (${mm(f.freeMm)} free): it can tear. No drive before a longer one or a bracket is in.`;
+      return `${AXLE_FIRST[f.axle]} ${f.what === 'brake-hose' ? 'brake hose' : 'ABS lead'} is ${mm(f.shortMm)} too short at the end of the travel (${mm(f.freeMm)} free): it can tear. No drive before a longer one or a bracket is in.`;
     case 'bar-link-angle':
-      return `${f.axle === 'front' ? 'Front' : 'Rear'} anti-roll link would stand ${degrees(Math.abs(f.valueDeg))} from square (limit ${degrees(f.limitDeg)})${f.changeMm === null ? '' : `; ${mm(Math.abs(f.changeMm))} ${f.changeMm > 0 ? 'longer' : 'shorter'} brings it back`}.`;
+      return f.valueDeg === null
+        ? `${AXLE_FIRST[f.axle]} anti-roll link and its bar would not meet at this height: another length, or a drop bracket for the bar.`
+        : `${AXLE_FIRST[f.axle]} anti-roll link would stand ${degrees(Math.abs(f.valueDeg))} from square (limit ${degrees(f.limitDeg)})${f.changeMm === null ? '' : `; ${mm(Math.abs(f.changeMm))} ${f.changeMm > 0 ? 'longer' : 'shorter'} brings it back`}.`;
     case 'stud-engagement':
-      return `${f.axle === 'front' ? 'Front' : 'Rear'} studs hold only ${mm(f.engagedMm)} of thread behind the ${mm(f.spacerMm)} spacer; ${mm(f.neededMm)} is the least. Longer studs, or a spacer with its own.`;
+      return `${AXLE_FIRST[f.axle]} studs hold only ${mm(f.engagedMm)} of thread behind the ${mm(f.spacerMm)} spacer; ${mm(f.neededMm)} is the least. Longer studs, or a spacer with its own.`;
     case 'stud-cut':
-      return `${f.axle === 'front' ? 'Front' : 'Rear'} studs stand ${mm(f.cutMm)} too far out of the ${mm(f.spacerMm)} spacer: measure the wheel’s pocket; if they must be cut, run a nut on first so that it cleans the thread.`;
-    case 'spacer-papers':
-      return `Wheel spacers of ${mm(f.spacerMm)} ${f.axle}: only with entry in the vehicle papers. Set by the shop; the inspection station decides.`;
+      return `${AXLE_FIRST[f.axle]} studs stand ${mm(f.cutMm)} too far out of the ${mm(f.spacerMm)} spacer: measure the wheel’s pocket; if they must be cut, run a nut on first so that it cleans the thread.`;
     case 'rim-refused':
       return `Rim width ${inch(f.rimIn)} in is outside the ${inch(f.minIn)}–${inch(f.maxIn)} in this tyre allows: choose another wheel.`;
     case 'rim-diameter':
@@ -150,11 +200,11 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
     case 'centre-bore':
       return `Wheel bore ${formatDecimal(f.wheelMm, 1)} mm does not go over the ${formatDecimal(f.hubMm, 1)} mm hub.`;
     case 'wheel-load':
-      return `Wheel rated ${formatDecimal(f.ratedKg, 0)} kg; it carries ${formatDecimal(f.neededKg, 0)} kg loaded.`;
+      return `${AXLE_FIRST[f.axle]} wheel rated ${kg(f.ratedKg)}; it carries ${kg(f.neededKg)} loaded.`;
     case 'tire-load':
-      return `Tyre carries ${formatDecimal(f.capacityKg, 0)} kg; the ${f.axle} axle puts ${formatDecimal(f.neededKg, 0)} kg on each.`;
+      return `${AXLE_FIRST[f.axle]} tyre carries ${kg(f.ratedKg)}; the axle puts ${kg(f.neededKg)} on each.`;
     case 'tire-load-unknown':
-      return 'Load index unknown: read it off the sidewall before this tyre is ordered.';
+      return `Load capacity${f.axle === 'both' ? '' : ` ${f.axle}`} not known: read the load index off the sidewall before this tyre is ordered.`;
     case 'tire-assumed-series':
       return `No series number in this size: ${mm(f.diameterMm)} is assumed. Ask for the maker’s diameter.`;
     case 'over-arch':
@@ -168,12 +218,34 @@ export function findingText(f: Finding, style: Style, platform: Platform | null 
     case 'ratio-not-priced':
       return `Axle ratio goes ${f.from === null ? '' : `from ${formatDecimal(f.from, 2)} `}to ${formatDecimal(f.to, 2)}: sets, bearings, oil and setting up are not in this total. Price them with the supplier, both driven axles alike.`;
     case 'calibration':
-      return `Speedometer shows ${formatDecimal(Math.abs(f.percent), 1)} % too ${f.percent > 0 ? 'little' : 'much'}: tyre size is entered in the plan.`;
+      return `Speedometer shows ${percent(Math.abs(f.percent))} too ${f.percent > 0 ? 'little' : 'much'}: ${
+        {
+          shop: 'tyre size is entered in the plan.',
+          dealer: 'only the maker’s dealer enters the new size; not in this plan.',
+          driver: 'the driver enters the new size in the menu.',
+          nobody: 'nothing to enter electronically; the drive gear is the maker’s matter.',
+        }[f.by]
+      }`;
     case 'left-right':
-      return `${f.axle === 'front' ? 'Front' : 'Rear'} stands ${mm(f.differenceMm)} lower on the ${f.lowSide}: look at spring seat and springs before any part is chosen.`;
+      return `${AXLE_FIRST[f.axle]} stands ${mm(f.differenceMm)} lower on the ${f.lowSide}: look at spring seat and springs before any part is chosen.`;
     case 'outside-ordinary':
-      return `${f.axle === 'front' ? 'Front' : 'Rear'} at ${mm(f.measuredMm)} is out of the ordinary ${mm(f.ordinary[0])}–${mm(f.ordinary[1])}: tape again, or ask what was changed before.`;
+      return `${AXLE_FIRST[f.axle]} at ${mm(f.measuredMm)} is out of the ordinary ${mm(f.ordinary[0])}–${mm(f.ordinary[1])}: tape again, or say under Already modified what was changed.`;
+    case 'tape-in-doubt':
+      return f.saidFrom === 'hub'
+        ? `The ${f.axle} heights look like ground to arch: say so above, or tape from the hub centre. Nothing uses them until then.`
+        : `The ${f.axle} heights look like hub centre to arch: say so above, or tape from the ground. Nothing uses them until then.`;
     default:
       return f satisfies never;
   }
+}
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+
+/** A need as one sentence, with the part that it is about in front where it is about one. */
+export function needText(
+  n: { readonly finding: Finding | OverBudget; readonly about: { readonly part: string | null } },
+  style: Style,
+  platform: Platform | null = null,
+): string {
+  const text = findingText(n.finding, style, platform);
+  return n.about.part === null ? text : `${n.about.part}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 }

@@ -2,6 +2,12 @@ import { longDay } from './dates';
 import {
   formatDecimal,
   formatLength,
+  KG_PER_LB,
+  KM_PER_MILE,
+  KPA_PER_PSI,
+  MM_PER_INCH,
+  N_PER_LBF,
+  NM_PER_LBF_FT,
   type Figure,
   type LengthUnit,
   type PartsLine,
@@ -80,12 +86,32 @@ const SUFFIX: Readonly<Record<Unit, string>> = {
   'per-mile': ' per mile',
   km: ' km',
 };
-/** A value in its unit; lengths follow the shop's unit. */
-export function quantity(value: number, unit: Unit, style: Style, digits = DIGITS[unit]): string {
-  if (unit === 'mm') return formatLength(value, style.length, digits);
+/** Where the shop works in inches, everything else follows: how many of its unit one of ours is, and how it is written. */
+const IN_INCHES: Readonly<
+  Partial<Record<Unit, { readonly per: number; readonly suffix: string; readonly digits: number }>>
+> = {
+  N: { per: 1 / N_PER_LBF, suffix: ' lbf', digits: 0 },
+  'N/mm': { per: MM_PER_INCH / N_PER_LBF, suffix: ' lbf/in', digits: 0 },
+  kg: { per: 1 / KG_PER_LB, suffix: ' lb', digits: 0 },
+  kPa: { per: 1 / KPA_PER_PSI, suffix: ' psi', digits: 0 },
+  'km/h': { per: 1 / KM_PER_MILE, suffix: ' mph', digits: 1 },
+  'per-km': { per: KM_PER_MILE, suffix: ' per mile', digits: 1 },
+  km: { per: 1 / KM_PER_MILE, suffix: ' mi', digits: 1 },
+  'N·m': { per: 1 / NM_PER_LBF_FT, suffix: ' lbf·ft', digits: 0 },
+};
+const written = (unit: Unit, style: Style) =>
+  (style.length === 'in' ? IN_INCHES[unit] : undefined) ?? {
+    per: 1,
+    suffix: SUFFIX[unit],
+    digits: DIGITS[unit],
+  };
+/** A value in the unit of the shop: millimetres and their company, or inches and theirs. */
+export function quantity(value: number, unit: Unit, style: Style, digits?: number): string {
+  if (unit === 'mm') return formatLength(value, style.length, digits ?? DIGITS.mm);
   if (unit === 'money') return money(value, style);
   if (unit === 'minutes') return duration(value);
-  return `${formatDecimal(value, digits)}${SUFFIX[unit]}`;
+  const w = written(unit, style);
+  return `${formatDecimal(value * w.per, digits ?? w.digits)}${w.suffix}`;
 }
 /** A figure as it is shown: value, ± where it is a forecast, then the unit.
  *  The range is rounded like the value, and never to nothing. */
@@ -93,22 +119,23 @@ export function figureText(f: Figure, style: Style, digits?: number): string {
   const value = quantity(f.value, f.unit, style, digits);
   if (f.plusMinus === undefined || f.plusMinus < 0.05) return value;
   if (f.unit === 'mm' && style.length === 'in')
-    return `${value.replace(/ in$/, '')} ± ${formatDecimal(f.plusMinus / 25.4, 2)} in`;
-  const shown = digits ?? DIGITS[f.unit];
+    return `${value.replace(/ in$/, '')} ± ${formatDecimal(f.plusMinus / MM_PER_INCH, 2)} in`;
+  const w = written(f.unit, style);
+  const shown = digits ?? w.digits;
   const least = 10 ** -shown;
-  return `${formatDecimal(f.value, shown)} ± ${formatDecimal(Math.max(f.plusMinus, least), shown)}${SUFFIX[f.unit]}`;
+  return `${formatDecimal(f.value * w.per, shown)} ± ${formatDecimal(Math.max(f.plusMinus * w.per, least), shown)}${w.suffix}`;
 }
 
 /** Where a parts line stands: its weakest provenance; tyres and wheels carry none. */
 export const lineProvenance = (l: Pick<PartsLine, 'group' | 'provenance'>): string =>
   l.provenance
     ? provenanceText(l.provenance)
-    : { rolling: 'chosen by size', shop: 'relief by the rub map', suspension: 'not settled yet' }[l.group];
+    : { rolling: 'chosen by size', shop: 'relief by the rub map', suspension: 'still to settle' }[l.group];
 
 export function provenanceText(p: Provenance): string {
   switch (p.kind) {
     case 'fitted-here':
-      return `fitted here (job ${p.jobs.join(', ')})`;
+      return `we fitted this on job ${p.jobs.join(', ')}`;
     case 'maker-lists':
       return 'maker lists it';
     case 'maker-confirmed':

@@ -39,7 +39,7 @@ const studyOf = (name: string, axle: 'front' | 'rear', change: object = {}): Rub
       planned: afterBuild(a.fitted, a.chosen),
       reliefs: [],
       catalogue,
-      tire: asAsked(a.tires.check!.target, '285s'),
+      tire: asAsked(a.tires.check![axle].target, '285s'),
     }),
   );
   if (!r.ok) throw new Error(JSON.stringify(r.fault));

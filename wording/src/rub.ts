@@ -9,6 +9,7 @@ import {
   type RubStudy,
   type RubVerdict,
   type RubWhere,
+  minutesOf,
 } from '@rigger/core';
 import { duration, length, money, plural, type Style } from './format';
 import type { Headline } from './headline';
@@ -52,7 +53,7 @@ export const RUB_WORDS: Readonly<Record<RubVerdict, string>> = {
 export const LIFT_SET_WORDS = {
   none: 'as it is',
   chosen: 'with what is ticked',
-  reversible: 'with all that comes off again',
+  reversible: 'with every reversible trim',
   all: 'with everything short of structure',
 } as const;
 const AXLE = { front: 'front', rear: 'rear' } as const;
@@ -60,6 +61,14 @@ const AXLE = { front: 'front', rear: 'rear' } as const;
 /** How near one obstacle comes, as words: what it misses by, or by how much it rubs. */
 export const missText = (mm: number, style: Style): string =>
   mm < 0 ? `rubs by ${length(-mm, style)}` : `clears by ${length(mm, style)}`;
+
+/** A height over stock in words. */
+const liftWords = (mm: number, style: Style): string =>
+  Math.abs(mm) < 1
+    ? 'at stock height'
+    : mm > 0
+      ? `with ${length(mm, style)} of lift`
+      : `${length(-mm, style)} under stock height`;
 
 /** The answer of one axle's rub map in a sentence, and what would change it. */
 export function rubHeadline(s: RubStudy, style: Style): Headline {
@@ -74,7 +83,7 @@ export function rubHeadline(s: RubStudy, style: Style): Headline {
   if (!worst) {
     const near = s.obstacles[0];
     return {
-      sentence: `${s.tire.label} clears ${s.axle} with ${length(-s.rideZMm, style)} of lift${near ? `; nearest is the ${OBSTACLE_WORDS[near.kind]}, ${length(near.used.clearanceMm, style)} ${WHERE_WORDS[near.where]}` : ''}.`,
+      sentence: `${s.tire.label} clears ${s.axle} ${liftWords(-s.rideZMm, style)}${near ? `; nearest is the ${OBSTACLE_WORDS[near.kind]}, ${length(near.used.clearanceMm, style)} ${WHERE_WORDS[near.where]}` : ''}.`,
       consequence: `Over the travel that is used, ${length(s.marginMm, style)} kept.${stop}`,
     };
   }
@@ -92,7 +101,7 @@ export function rubHeadline(s: RubStudy, style: Style): Headline {
 export function cureText(c: RubCure, style: Style): string {
   switch (c.by) {
     case 'relief':
-      return `${c.relief.name}: ${c.afterMm === Infinity ? 'nothing left to touch' : missText(c.afterMm, style)}, ${duration(c.relief.minutes)}${c.relief.priceMinor > 0 ? `, ${money(c.relief.priceMinor, style)}` : ''}${c.relief.reversible ? ', comes off again' : ', stays'}`;
+      return `${c.relief.name}: ${c.afterMm === Infinity ? 'nothing left to touch' : missText(c.afterMm, style)}, ${duration(minutesOf(c.relief.work))}${c.relief.priceMinor > 0 ? `, ${money(c.relief.priceMinor, style)}` : ''}${c.relief.reversible ? ', reversible' : ', permanent'}`;
     case 'lift':
       return `${length(Math.ceil(c.moreMm), style)} more lift`;
     case 'bump-stop':
@@ -119,7 +128,9 @@ export function clearanceTail(a: Assessment, style: Style): string {
   const open = [front, rear].filter((c) => !c.clears);
   const [first] = open;
   if (!first)
-    return `; it clears with ${length(front.liftMm, style)} front and ${length(rear.liftMm, style)} rear`;
+    return Math.max(Math.abs(front.liftMm), Math.abs(rear.liftMm)) < 1
+      ? '; it clears at stock height'
+      : `; it clears with ${length(front.liftMm, style)} front and ${length(rear.liftMm, style)} rear`;
   return `; ${first.axle} ${OBSTACLE_WORDS[first.nearest.kind]} ${missText(first.nearest.used.clearanceMm, style)} ${WHERE_WORDS[first.nearest.where]}${first.leastLiftMm === null || first.leastLiftMm <= first.liftMm + 0.5 ? '' : `, needs ${length(first.leastLiftMm, style)} of lift`}`;
 }
 /** Which of several sizes clear with this plan, in one sentence: those that do, those that need lift, those that need more. */
@@ -165,7 +176,7 @@ export function gearingHeadline(g: GearingCheck | null): Headline {
   const change = `${formatDecimal(Math.abs(share), 1)} % ${share >= 0 ? 'longer' : 'shorter'}`;
   if (!row || !g.restoring)
     return {
-      sentence: `The new tyre gears it ${change}; which axle ratio is in it nobody has read yet.`,
+      sentence: `The new tyre gears it ${change}; the axle ratio is not known yet.`,
       consequence: 'Read it off the plate or the axle tag, and say it below.',
     };
   const near = g.nearestListed;

@@ -1,6 +1,7 @@
 import {
   formatDecimal,
   LEVEL_MM,
+  type Need,
   type Assessment,
   type JobSections,
   type Money,
@@ -10,11 +11,17 @@ import {
   usageSum,
   USES,
 } from '@rigger/core';
-import { findingText } from './findings';
-import { duration, figureText, length, money, plural, type Style } from './format';
+import { findingText, needText } from './findings';
+import { duration, figureText, length, money, plural, quantity, type Style } from './format';
 import type { Headline } from './headline';
 import { clearanceTail } from './rub';
 import { USE_WORDS } from './words';
+
+const STAND_WORDS = {
+  level: 'wants it level',
+  'keep-rake': 'keeps a rake',
+  'as-is': 'stays as it stands',
+} as const;
 
 export function briefHeadline(job: JobSections, style: Style): Headline {
   const sum = usageSum(job.brief.usage);
@@ -22,17 +29,19 @@ export function briefHeadline(job: JobSections, style: Style): Headline {
   const limit = job.brief.heightLimitMm;
   if (sum === 0 || !top)
     return {
-      sentence: 'What is the vehicle for? Say it in parts of 100 %.',
+      sentence: 'What is the vehicle for? Split 100 % between the uses.',
       consequence: 'Usage decides how high is sensible; it comes before any part.',
     };
   const rest = [
-    job.brief.stance === 'level' ? 'wants it level' : 'keeps a rake',
+    ...(job.brief.stance === null
+      ? ['how it should stand is not said yet']
+      : [STAND_WORDS[job.brief.stance]]),
     ...(limit === null
       ? []
       : [
           `must stay under ${length(limit, style)}${job.brief.heightLimitWhat === '' ? '' : ` (${job.brief.heightLimitWhat})`}`,
         ]),
-    ...(job.brief.reversibleOnly ? ['everything must come off again'] : []),
+    ...(job.brief.reversibleOnly ? ['everything must be reversible'] : []),
     ...(job.brief.chains ? ['room for chains'] : []),
   ];
   return {
@@ -60,16 +69,22 @@ export function vehicleHeadline(a: Assessment): Headline {
         consequence: 'What stays unknown stays “ask”, never yes or no.',
       };
 }
-export function tapeHeadline(t: TapeReading, style: Style): Headline {
+export function tapeHeadline(t: TapeReading, needs: readonly Need[], style: Style): Headline {
+  const doubt = needs.find((n) => n.finding.code === 'tape-in-doubt');
+  if (doubt)
+    return {
+      sentence: findingText(doubt.finding, style),
+      consequence: 'Hub centre to arch, or ground to arch: say which way it was read.',
+    };
   if (!t.front || !t.rear)
     return {
       sentence: 'Tape hub centre to arch at all four corners, on level ground.',
       consequence: 'This is the “before” that every later claim is held against.',
     };
-  const worst = t.findings[0];
-  if (worst)
+  const worst = needs.find((n) => n.topic === 'tape');
+  if (worst && t.front && t.rear)
     return {
-      sentence: findingText(worst, style),
+      sentence: findingText(worst.finding, style),
       consequence: `Front ${length(t.front.value, style)}, rear ${length(t.rear.value, style)}.`,
     };
   const rake = t.rake?.value ?? null;
@@ -84,24 +99,13 @@ export function tireHeadline(c: TireCheck | null, a: Assessment, style: Style): 
       sentence: 'Which tyre is wanted? Type its size or pick one.',
       consequence: 'Old against new follows at once.',
     };
-  const grow = c.change.tireLiftMm;
-  const blocked = c.findings.find((f) =>
-    [
-      'rim-refused',
-      'rim-diameter',
-      'rim-over-brakes',
-      'bolt-circle',
-      'centre-bore',
-      'wheel-load',
-      'tire-load',
-      'front-rear-mismatch',
-    ].includes(f.code),
-  );
+  const grow = c.front.change.tireLiftMm;
+  const blocked = a.needs.find((n) => n.topic === 'tire' && n.verdict === 'no');
   return {
     sentence: blocked
-      ? findingText(blocked, style)
+      ? findingText(blocked.finding, style)
       : `The new tyre lifts the axles ${length(grow, style)}${clearanceTail(a, style)}.`,
-    consequence: `Speedometer at 100 means ${formatDecimal(c.change.trueAt100, 0)} km/h. Pressures are a starting point: check with the tyre maker’s table and by tread contact.`,
+    consequence: `Shows ${quantity(100, 'km/h', style, 0)}: true ${quantity(c.front.change.trueAt100, 'km/h', style, 0)}. Pressures are a starting point: check with the tyre maker’s table and by tread contact.`,
   };
 }
 export function matchHeadline(a: Assessment, m: Money, style: Style): Headline {
@@ -113,9 +117,13 @@ export function matchHeadline(a: Assessment, m: Money, style: Style): Headline {
   if (a.fault || !a.forecast)
     return {
       sentence: a.needs[0]
-        ? findingText(a.needs[0].finding, style, a.vehicle.platform)
+        ? findingText(
+            (a.needs.find((n) => n.finding.code === 'no-balance') ?? a.needs[0]).finding,
+            style,
+            a.vehicle.platform,
+          )
         : 'This plan has no ride height.',
-      consequence: 'Take a part out, or choose another.',
+      consequence: 'Remove a part, or choose another.',
     };
   const f = a.forecast;
   const open = a.needs.filter((n) => n.verdict !== 'fits');
@@ -130,7 +138,7 @@ export function matchHeadline(a: Assessment, m: Money, style: Style): Headline {
   return {
     sentence: `${figureText(f.front.lift, style, 0)} front, ${figureText(f.rear.lift, style, 0)} rear${body}; ${open.length === 0 ? 'nothing is left open' : no > 0 ? `${plural(no, 'thing')} cannot stay as ${no === 1 ? 'it is' : 'they are'}` : `${plural(open.length, 'thing')} still to settle`}.`,
     consequence: first
-      ? findingText(first.finding, style, a.vehicle.platform)
+      ? needText(first, style, a.vehicle.platform)
       : `Rake ${length(f.planned.rake.value, style)} empty, ${length(f.loaded.rake.value, style)} loaded. ${money(m.totalMinor, style)} with work and tax.`,
   };
 }

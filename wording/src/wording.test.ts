@@ -1,7 +1,9 @@
 import {
   assess,
   FIGURE_NAMES,
-  FORMULAS,
+  CLOSED_FORMULAS,
+  SOLVED_FORMULAS,
+  type FindingCode,
   HAZARDS,
   moneyOf,
   parseTireSize,
@@ -13,7 +15,8 @@ import {
   type Finding,
   type JobSections,
 } from '@rigger/core';
-import { catalogue, demoJob, demoJobs, plainJob, settings, vehicleOf } from '@rigger/core/testing/demo-world';
+import { catalogue, demoJob, demoJobs, plainJob, settings } from '@rigger/core/testing/demo-world';
+import { FINDING_CASES, found } from '@rigger/core/testing/finding-cases';
 import {
   briefHeadline,
   degrees,
@@ -21,6 +24,11 @@ import {
   FIGURE_WORDS,
   figureText,
   findingText,
+  wedgeText,
+  fasteningText,
+  stepText,
+  quantity,
+  needText,
   FORMULA_WORDS,
   HAZARD_WORDS,
   lengthFaultText,
@@ -48,7 +56,7 @@ const BROKEN = /undefined|null|NaN|\[object|Infinity|\{|\}| {2}/;
 describe('figures and lists have words', () => {
   it.each([
     ['figures', FIGURE_NAMES, FIGURE_WORDS],
-    ['formulas', FORMULAS, FORMULA_WORDS],
+    ['formulas', [...Object.keys(CLOSED_FORMULAS), ...SOLVED_FORMULAS], FORMULA_WORDS],
     ['hazards', HAZARDS, HAZARD_WORDS],
     ['stages', STAGES, STAGE_WORDS],
     ['uses', USES, USE_WORDS],
@@ -125,8 +133,15 @@ describe('findings', () => {
     { code: 'block-on-steered-axle' },
     { code: 'structural-change' },
     { code: 'not-reversible' },
-    { code: 'same-place', family: 'coil-spacer', axle: 'rear' },
-    { code: 'comes-late', leadDays: 1, neededBy: '2026-12-01' },
+    {
+      code: 'same-place',
+      slot: 'coil-seat',
+      axle: 'rear',
+      with: 'Two Larches Rear coil spacer 15 mm (TL-2835)',
+    },
+    { code: 'variant-excludes', field: 'tow-pack', value: 'no' },
+    { code: 'comes-late', arrives: '2026-12-02', due: '2026-12-01', for: 'promise' },
+    { code: 'comes-late', arrives: '2026-12-02', due: '2026-12-01', for: 'needed-by' },
     {
       code: 'no-balance',
       axle: 'front',
@@ -143,21 +158,45 @@ describe('findings', () => {
     { code: 'caster-reach', axle: 'front', valueDeg: 1.2, spec: [2, 3.4], reach: [-0.4, 0.4], shortDeg: 0.4 },
     { code: 'cv-angle', axle: 'front', valueDeg: 9.01, limitDeg: 8 },
     { code: 'axle-off-centre', axle: 'rear', shiftLeftMm: -7.2 },
-    { code: 'steering-wheel-off-centre', turnDeg: -5 },
-    { code: 'damper-match', axle: 'rear', fromNPerMm: 38, toNPerMm: 52 },
-    { code: 'topped-out', axle: 'front', droopMm: 4, bumpMm: 120, by: 'damper', longerMm: 38 },
-    { code: 'droop-short', axle: 'rear', droopMm: 40, bumpMm: 110, by: 'ball joint', longerMm: null },
-    { code: 'droop-short', axle: 'rear', droopMm: 40, bumpMm: 110, by: 'damper', longerMm: 0 },
+    { code: 'steering-wheel-off-centre', turnDeg: -25, by: null, mostDeg: 15 },
+    { code: 'steering-wheel-off-centre', turnDeg: -5, by: 'nobody', mostDeg: 15 },
+    { code: 'steering-wheel-set', turnDeg: -5, by: 'dealer' },
+    { code: 'damper-match', axle: 'rear', fromNPerMm: 38, toNPerMm: 52, mostPercent: 15 },
+    {
+      code: 'topped-out',
+      axle: 'front',
+      droopMm: 4,
+      bumpMm: 120,
+      by: 'damper',
+      longerMm: 38,
+      advisedPercent: 35,
+    },
+    {
+      code: 'droop-short',
+      axle: 'rear',
+      droopMm: 40,
+      bumpMm: 110,
+      by: 'ball joint',
+      longerMm: null,
+      advisedPercent: 35,
+    },
+    {
+      code: 'droop-short',
+      axle: 'rear',
+      droopMm: 40,
+      bumpMm: 110,
+      by: 'damper',
+      longerMm: 0,
+      advisedPercent: 35,
+    },
     { code: 'damper-solid', axle: 'front', reserveMm: -9, lowerMm: 15 },
     { code: 'damper-solid', axle: 'front', reserveMm: 3, lowerMm: 3 },
     { code: 'nose-high-loaded', byMm: 12 },
     { code: 'not-level', rakeMm: 31, wanted: [10, 25] },
     { code: 'over-height', heightMm: 2080, limitMm: 2050, what: 'older ferry' },
-    { code: 'over-budget', totalMinor: 620000, budgetMinor: 600000 },
     { code: 'over-axle-load', axle: 'rear', loadKg: 1710, ratedKg: 1650 },
-    { code: 'local-total-lift', liftMm: 71, limitMm: 50 },
-    { code: 'local-tire-lift', liftMm: 26, limitMm: 20 },
-    { code: 'local-track', increaseMm: 60, limitMm: 50 },
+    { code: 'place-limit', what: 'total-lift', axle: null, valueMm: 71, limitMm: 50, whose: 'the county' },
+    { code: 'place-limit', what: 'wheel-spacer', axle: 'rear', valueMm: 25, limitMm: 0, whose: 'the county' },
     { code: 'handling-changed', riseMm: 61 },
     { code: 'headlamps', turnDeg: 0.4 },
     {
@@ -197,9 +236,8 @@ describe('findings', () => {
       chains: false,
     },
     { code: 'tire-to-stop', axle: 'front', obstacle: 'liner', clearanceMm: -3, where: 'lock-bump' },
-    { code: 'structural-relief', axle: 'front', obstacle: 'body-mount' },
+    { code: 'structural-relief', obstacle: 'body-mount' },
     { code: 'front-rear-mismatch', percent: 2.4, limitPercent: 1.5 },
-    { code: 'centre-bore-loose', wheelMm: 78.1, hubMm: 71.5 },
     {
       code: 'spare-size',
       place: 'under-bed',
@@ -215,30 +253,51 @@ describe('findings', () => {
     { code: 'bar-link-angle', axle: 'rear', valueDeg: -24, limitDeg: 20, changeMm: null },
     { code: 'stud-engagement', axle: 'front', engagedMm: 11, neededMm: 14, spacerMm: 20 },
     { code: 'stud-cut', axle: 'rear', cutMm: 6, spacerMm: 25 },
-    { code: 'spacer-papers', axle: 'rear', spacerMm: 25 },
-    { code: 'rim-refused', rimIn: 11, minIn: 7, maxIn: 9 },
-    { code: 'rim-diameter', tireIn: 18, wheelIn: 17 },
-    { code: 'rim-over-brakes', rimIn: 15, minIn: 17 },
-    { code: 'bolt-circle', wheel: '5×114.3', vehicle: '6×139.7' },
-    { code: 'centre-bore', wheelMm: 100, hubMm: 106.1 },
-    { code: 'wheel-load', ratedKg: 700, neededKg: 773 },
-    { code: 'tire-load', capacityKg: 690, neededKg: 773, axle: 'rear' },
-    { code: 'tire-load-unknown' },
     { code: 'tire-assumed-series', diameterMm: 802 },
     { code: 'over-arch', axle: 'front', byMm: 14 },
-    { code: 'calibration', percent: 3.8 },
+    { code: 'calibration', percent: 3.8, by: 'dealer' },
+    { code: 'calibration', percent: -3.8, by: 'driver' },
+    { code: 'calibration', percent: 3.8, by: 'nobody' },
+    { code: 'bar-link-angle', axle: 'front', valueDeg: null, limitDeg: 20, changeMm: null },
     { code: 'ratio-not-priced', from: 3.42, to: 4.1 },
     { code: 'ratio-not-priced', from: null, to: 4.1 },
     { code: 'left-right', axle: 'front', differenceMm: 12, lowSide: 'left' },
     { code: 'outside-ordinary', axle: 'rear', measuredMm: 530, ordinary: [478, 514] },
   ];
   const halder = catalogue.platforms.find((p) => p.code === 'corvane-halder') ?? null;
+  const plain = (text: string) => {
+    expect(text).not.toMatch(BROKEN);
+    expect(text).toMatch(/^[A-Z0-9−“].*[.]$/);
+  };
+  it.each(Object.keys(FINDING_CASES) as FindingCode[])(
+    '%s, as it comes up, is a plain sentence in both units',
+    (code) => {
+      const needs = found(FINDING_CASES[code].gives(), code);
+      expect(needs.length).toBeGreaterThan(0);
+      for (const n of needs)
+        for (const style of [MM, IN]) {
+          plain(findingText(n.finding, style, halder));
+          if (n.about.part !== null)
+            expect(needText(n, style, halder).startsWith(`${n.about.part}: `)).toBe(true);
+        }
+    },
+  );
+  it('a lack that excludes is said as what is needed', () => {
+    const fell = catalogue.platforms.find((p) => p.code === 'mettrick-fell')!;
+    expect(findingText({ code: 'variant-excludes', field: 'tow-pack', value: 'no' }, MM, fell)).toBe(
+      'Needs the tow pack.',
+    );
+    expect(findingText({ code: 'variant-excludes', field: 'hubs', value: 'early' }, MM, fell)).toBe(
+      'Not with early, black cap.',
+    );
+  });
+  it('a budget that is passed says by how much', () => {
+    plain(findingText({ code: 'over-budget', totalMinor: 620000, budgetMinor: 600000 }, MM));
+  });
   it.each(all.map((f) => [f.code, f] as const))('%s is a plain sentence in both units', (_, f) => {
     for (const style of [MM, IN])
       for (const platform of [halder, null]) {
-        const text = findingText(f, style, platform);
-        expect(text).not.toMatch(BROKEN);
-        expect(text).toMatch(/^[A-Z0-9−“].*[.]$/);
+        plain(findingText(f, style, platform));
       }
   });
   it('says the figures it was given, in the unit of the shop', () => {
@@ -263,7 +322,7 @@ describe('faults say the value, the limit and the way out', () => {
   it('of numbers', () => {
     expect(
       numberFaultText({ code: 'number-out-of-range', value: 4000, min: 0, max: 3000 }, 'Payload', 'kg'),
-    ).toBe('4000 kg is outside 0 to 3000 kg. Not saved until it is mended.');
+    ).toBe('4000 kg is outside 0 to 3000 kg. Not saved until it is corrected.');
     expect(numberFaultText({ code: 'number-unreadable', text: '12x', at: 2 }, 'Payload', 'kg')).toContain(
       'character 3',
     );
@@ -286,12 +345,12 @@ describe('faults say the value, the limit and the way out', () => {
 describe('each screen says its finding first', () => {
   const heads = (job: JobSections) => {
     const a = assess(job, catalogue, settings);
-    const plan = a.vehicle ? workPlan(a.chosen, a.vehicle, catalogue) : null;
-    const m = moneyOf([], plan?.minutes ?? 0, settings);
+    const plan = workPlan(a, job, catalogue);
+    const m = moneyOf([], plan, settings);
     return [
       briefHeadline(job, MM),
       vehicleHeadline(a),
-      tapeHeadline(a.tape, MM),
+      tapeHeadline(a.tape, a.needs, MM),
       tireHeadline(a.tires.check, a, MM),
       matchHeadline(a, m, MM),
       sheetHeadline(plan, 3, m, MM),
@@ -319,16 +378,65 @@ describe('each screen says its finding first', () => {
   it('the match says what is left open, and the gravest first', () => {
     const job = plainJob('mettrick-fell', ['HF-590']);
     const a = assess(job, catalogue, settings);
-    const h = matchHeadline(a, moneyOf([], 0, settings), MM);
+    const h = matchHeadline(a, moneyOf([], { minutes: 0, alignmentMinutes: 0 }, settings), MM);
     expect(h.sentence).toContain('cannot stay');
     expect(h.consequence).toContain('steered axle');
   });
   it('the sheet names the step from which the wheels are down', () => {
     const job = demoJob('hut-warden');
     const a = assess(job, catalogue, settings);
-    const plan = workPlan(a.chosen, vehicleOf(job), catalogue);
-    expect(sheetHeadline(plan, 7, moneyOf([], plan.minutes, settings), MM).consequence).toContain(
+    const plan = workPlan(a, job, catalogue);
+    expect(sheetHeadline(plan, 7, moneyOf([], plan, settings), MM).consequence).toContain(
       `step ${plan.rideHeightLine + 1}`,
+    );
+  });
+});
+
+describe('a shop that works in inches reads everything in its units', () => {
+  it.each([
+    [100, 'km/h', '62.1 mph'],
+    [240, 'kPa', '35 psi'],
+    [1000, 'kg', '2205 lb'],
+    [150, 'N·m', '111 lbf·ft'],
+    [50, 'N/mm', '286 lbf/in'],
+    [400, 'per-km', '643.7 per mile'],
+  ] as const)('%d %s is %s', (value, unit, text) => {
+    expect(quantity(value, unit, IN)).toBe(text);
+  });
+  it('and one in millimetres in its own', () => {
+    expect(quantity(100, 'km/h', MM)).toBe('100.0 km/h');
+    expect(quantity(150, 'N·m', MM)).toBe('150 N·m');
+  });
+});
+
+describe('what a step and a joint say', () => {
+  const steps = demoJobs.flatMap((n) => {
+    const job = demoJob(n);
+    return workPlan(assess(job, catalogue, settings), job, catalogue).steps;
+  });
+  it('every step of every demo job has words', () => {
+    expect(steps.length).toBeGreaterThan(100);
+    for (const s of steps) {
+      expect(stepText(s)).not.toMatch(BROKEN);
+      expect(stepText(s).length).toBeGreaterThan(10);
+    }
+    expect(steps.some((s) => /Loosen, do not take out, front: .*Lower-arm pivots/.test(stepText(s)))).toBe(
+      true,
+    );
+  });
+  it('a torque without a true source is looked up; one with a source is told in both units', () => {
+    const joint = steps.flatMap((s) => s.fastenings).find((f) => f.joint === 'wheel-nut')!;
+    expect(fasteningText(joint, MM).torque).toBe('torque: maker’s manual');
+    const known = { ...joint, torque: { kind: 'figure', nm: 135, source: 'platform' } } as const;
+    expect(fasteningText(known, MM)).toMatchObject({ torque: '135 N·m (100 lbf·ft)' });
+    expect(fasteningText(known, IN)).toMatchObject({ torque: '100 lbf·ft (135 N·m)' });
+    expect(fasteningText({ ...joint, torque: { kind: 'estimate', nm: 135 } }, MM).source).toContain(
+      'estimated',
+    );
+  });
+  it('a wedge names the end', () => {
+    expect(wedgeText({ thickEnd: 'rear', deg: 2 })).toBe(
+      'Wedge of 2.0°: thick end to the rear of the vehicle.',
     );
   });
 });

@@ -45,6 +45,8 @@ export function lackText(l: Lack): string {
   switch (l.code) {
     case 'usage-sum':
       return `use ${formatDecimal(l.sum, 0)} of 100 %`;
+    case 'stance-unsaid':
+      return 'stance not said';
     case 'no-vehicle':
       return 'no vehicle';
     case 'to-ask':
@@ -128,17 +130,18 @@ export function numberFaultText(f: NumberFault, what: string, unit: string): str
     case 'number-unreadable':
       return `“${f.text}” cannot be read from character ${f.at + 1}: write a number, as 12.5.`;
     case 'number-out-of-range':
-      return `${formatDecimal(f.value, Number.isInteger(f.value) ? 0 : 1)}${u} is outside ${f.min} to ${f.max}${u}. Not saved until it is mended.`;
+      return `${formatDecimal(f.value, Number.isInteger(f.value) ? 0 : 1)}${u} is outside ${f.min} to ${f.max}${u}. Not saved until it is corrected.`;
   }
 }
-export function lengthFaultText(f: LengthFault, style: Style): string {
+/** `held`: where the tape was held below, for heights of an arch. */
+export function lengthFaultText(f: LengthFault, style: Style, held: 'hub' | 'ground' = 'hub'): string {
   switch (f.code) {
     case 'length-empty':
       return 'Not taped yet.';
     case 'length-unreadable':
       return `“${f.text}” cannot be read from character ${f.at + 1}: write 31 5/8, 31.625, 31-5/8" or 803 mm.`;
     case 'length-out-of-range':
-      return `${length(f.mm, style)} is outside ${length(f.minMm, style)} to ${length(f.maxMm, style)}: hub centre to arch, not ground to arch.`;
+      return `${length(f.mm, style)} is outside ${length(f.minMm, style)} to ${length(f.maxMm, style)}: ${held === 'hub' ? 'hub centre to arch, not ground to arch' : 'ground to arch, not hub centre to arch'}.`;
   }
 }
 const SIZE_WHAT = {

@@ -1,4 +1,5 @@
-import type { Application, Condition, Platform, Provenance } from './catalogue';
+import type { Application, Condition, Provenance } from './part';
+import type { Platform } from './platform';
 
 /** What is known of one vehicle; an absent variant field is unknown, never a default. */
 export interface KnownVehicle {

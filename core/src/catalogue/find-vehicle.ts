@@ -1,4 +1,4 @@
-import type { Platform } from './catalogue';
+import type { Platform } from './platform';
 import { readVariant, wordsOf } from './read-variant';
 
 export interface VehicleCandidate {

@@ -1,7 +1,6 @@
 import type { ObstacleOwner } from '../clearance';
 import type { BarLinkSpec } from '../hardware';
 import type { Vec3 } from '../suspension';
-import type { Hazard } from './hazards';
 
 /** What stands near a wheel, by the trade's names. */
 export const OBSTACLE_KINDS = [
@@ -45,25 +44,6 @@ export type ReliefEffect =
   | { readonly kind: 'removes' }
   | { readonly kind: 'bump-stop'; readonly lowerMm: number }
   | { readonly kind: 'steering-stop'; readonly lessShare: number };
-export interface Relief {
-  readonly code: string;
-  readonly name: string;
-  readonly effect: ReliefEffect;
-  /** both sides of the axle, minutes in the bay */
-  readonly minutes: number;
-  /** material, minor units */
-  readonly priceMinor: number;
-  readonly reversible: boolean;
-  /** touches what carries load: only with an engineer's note */
-  readonly structural: boolean;
-  /** what law or the makers say of it */
-  readonly rule: string;
-  /** the step as the fitter reads it */
-  readonly step: string;
-  readonly tools: readonly string[];
-  readonly hazards: readonly Hazard[];
-}
-
 /** Where a hose or lead is clipped: to the body and to what moves with the wheel; its free length between the clips, mm. */
 export interface HoseRun {
   readonly what: 'brake-hose' | 'abs-lead';

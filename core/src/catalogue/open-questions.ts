@@ -1,4 +1,5 @@
-import type { Catalogue, VariantField } from './catalogue';
+import type { Catalogue } from './catalogue';
+import type { VariantField } from './platform';
 import { fitmentOf, type KnownVehicle } from './conditions';
 
 export interface OpenQuestion {

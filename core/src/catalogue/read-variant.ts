@@ -1,4 +1,4 @@
-import type { VariantField } from './catalogue';
+import type { VariantField } from './platform';
 
 /** What a free text says about a variant: fields it answers, and fields it speaks of without settling them. */
 export interface VariantReading {

@@ -1,8 +1,8 @@
 import {
   add,
+  type Vec3,
   evenGrid,
-  stockAxle,
-  withEffects,
+  prepareAxle,
   type AxleEffect,
   type AxleSetup,
   type Hardpoints,
@@ -40,17 +40,27 @@ export type ClearanceResult =
     }
   | { readonly ok: false; readonly fault: ReachFault };
 
-/** Obstacles where an edited axle has them: the body stands a body lift higher over the axle, the subframe hangs lower. */
+/** Obstacles where an edited axle has them: the body stands a body lift higher over the axle, the subframe hangs lower, and
+ *  what sits on the hub moved with it. */
 export const placedOn = (setup: AxleSetup, obstacles: readonly Obstacle[]): readonly Obstacle[] =>
   obstacles.map((o) => {
-    const up =
-      o.carriedBy === 'body' ? setup.bodyLiftMm : o.carriedBy === 'subframe' ? -setup.subframeDropMm : 0;
-    return up === 0 ? o : { ...o, points: o.points.map((p) => add(p, [0, 0, up])) };
+    const by: Vec3 =
+      o.carriedBy === 'body'
+        ? [0, 0, setup.bodyLiftMm]
+        : o.carriedBy === 'subframe'
+          ? [0, 0, -setup.subframeDropMm]
+          : o.carriedBy === 'knuckle'
+            ? setup.hubMovedMm
+            : [0, 0, 0];
+    return by.every((v) => v === 0) ? o : { ...o, points: o.points.map((p) => add(p, by)) };
   });
 
 /** The rub map of an edited model, on an even grid with both ends. */
 export function computeClearance(r: ClearanceRequest): ClearanceResult {
-  const setup = withEffects(stockAxle({ ...r, rateNPerMm: 1, loadN: 1 }), r.edits);
+  const { hardpoints, subframePoints } = r;
+  // no spring is asked about: any will do
+  const spring = { rateNPerMm: 1, stockLoadN: 1, fitted: [], loadN: 1 };
+  const { setup } = prepareAxle({ hardpoints, subframePoints, ...spring }).evaluate(r.edits);
   const { model } = setup;
   const grid = {
     zMm: evenGrid(r.travel.fromMm, r.travel.toMm, r.travel.points),

@@ -1,8 +1,9 @@
 import type { Platform, Point2 } from '../catalogue';
 import type { MountedSide } from '../vehicle';
-import type { Stance } from '../match';
-import type { TireReading } from '../forecast';
+import type { Stance, TireReading } from '../forecast';
+import type { Axle } from '../suspension';
 import { parseTireSize } from '../tires';
+import { MM_PER_INCH } from '../units';
 
 /** Side elevation as plain shapes, mm: x to the right is rearward from the front axle, y up from the ground. */
 export interface ElevationBody {
@@ -52,25 +53,33 @@ interface DrawnTire {
   readonly rimIn: number;
 }
 
-/** The tyres to draw: those of the check, else the stock tyre of the platform. */
+type DrawnAxles = Readonly<Record<Axle, DrawnTire>>;
+/** The tyres to draw, axle by axle: those of the check, else the stock tyre of the platform. */
 function drawnTires(
   platform: Platform,
   tires: TireReading,
-): { readonly today: DrawnTire; readonly planned: DrawnTire } {
+): { readonly today: DrawnAxles; readonly planned: DrawnAxles } {
   const of = (side: MountedSide): DrawnTire => ({
     loadedRadiusMm: side.state.loadedRadiusMm,
     diameterMm: side.state.diameterMm,
     rimIn: side.size.rimIn,
   });
-  if (tires.check) return { today: of(tires.check.today), planned: of(tires.check.target) };
+  const { check } = tires;
+  if (check)
+    return {
+      today: { front: of(check.front.today), rear: of(check.rear.today) },
+      planned: { front: of(check.front.target), rear: of(check.rear.target) },
+    };
   const stock = parseTireSize(platform.stockTire);
   if (!stock.ok) throw new Error(`platform ${platform.code} has an unreadable stock tyre`);
-  const drawn: DrawnTire = {
-    loadedRadiusMm: platform.front.hardpoints.loadedRadiusMm,
-    diameterMm: stock.value.diameterMm,
-    rimIn: stock.value.rimIn,
-  };
-  return { today: drawn, planned: drawn };
+  const { diameterMm, rimIn } = stock.value;
+  const drawn = (axle: Axle): DrawnTire => ({
+    loadedRadiusMm: platform[axle].hardpoints.loadedRadiusMm,
+    diameterMm,
+    rimIn,
+  });
+  const both = { front: drawn('front'), rear: drawn('rear') };
+  return { today: both, planned: both };
 }
 
 /** The drawing of one vehicle: now and planned, from its own figures. */
@@ -81,23 +90,25 @@ export function elevation(
   limitMm: number | null,
 ): Elevation {
   const tires = drawnTires(platform, tireReading);
-  const wheels = (t: DrawnTire): readonly ElevationWheel[] =>
-    [0, platform.wheelbaseMm].map((x) => ({
-      x,
-      y: t.loadedRadiusMm,
-      outer: t.diameterMm / 2,
-      rim: (t.rimIn * 25.4) / 2,
-    }));
+  const wheel = (t: DrawnTire, x: number): ElevationWheel => ({
+    x,
+    y: t.loadedRadiusMm,
+    outer: t.diameterMm / 2,
+    rim: (t.rimIn * MM_PER_INCH) / 2,
+  });
+  const wheels = (t: DrawnAxles): readonly ElevationWheel[] => [
+    wheel(t.front, 0),
+    wheel(t.rear, platform.wheelbaseMm),
+  ];
   const bodies = [hangBody(platform, today.rise), hangBody(platform, planned.rise)] as const;
   const xs = bodies.flatMap((b) => b.body.map((p) => p[0]));
   const ys = bodies.flatMap((b) => [...b.body, ...b.glass.flat()].map((p) => p[1]));
   const [minX, maxX] = [Math.min(...xs), Math.max(...xs)];
-  const hub = tires.planned.loadedRadiusMm;
   const dimension = (axle: 'front' | 'rear'): ElevationDimension => ({
     axle,
     x: axle === 'front' ? minX : maxX,
-    from: hub,
-    to: hub + planned[axle].value,
+    from: tires.planned[axle].loadedRadiusMm,
+    to: tires.planned[axle].loadedRadiusMm + planned[axle].value,
     valueMm: planned[axle].value,
     todayMm: today[axle].value,
     todayTaped: today[axle].truth === 'measured',

@@ -1,4 +1,5 @@
 import type { Provenance } from '../catalogue';
+import { CLOSED_FORMULAS, type ClosedFormula, type Formula, type Numbers } from './formulas';
 
 export type Unit =
   | 'mm'
@@ -129,7 +130,7 @@ export const FIGURE_NAMES = [
   'equivalent-mass',
   'restoring-ratio',
   'wheel-torque',
-  'push',
+  'tractive-force',
   'crawl-speed',
   'circumference',
   'revs-per-mile',
@@ -151,47 +152,29 @@ export const FIGURE_NAMES = [
   'labour-rate',
   'price-each',
   'share',
+  'aspect',
+  'divisor',
+  'pressure-floor',
+  'load-exponent',
+  'rise',
+  'roof-share',
+  'settle-share',
+  'hose-slack',
+  'caster-left-to-set',
+  'slack',
+  'wheel-spacer',
+  'arch-cover-stock',
+  'flat-ride',
+  'ride-rate',
+  'tipping',
+  'tipping-lost',
+  'roll-gradient',
+  'anti-dive',
+  'damper-ratio',
+  'axle-load',
+  'propshaft-residual',
 ] as const;
 export type FigureName = (typeof FIGURE_NAMES)[number];
-export const FORMULAS = [
-  'balance',
-  'virtual-work',
-  'travel-walk',
-  'carrier-pose',
-  'moments',
-  'tire-metric',
-  'tire-stiffness',
-  'rolling',
-  'speedometer',
-  'engine-speed',
-  'arch-plus-lift',
-  'roof-between-axles',
-  'rear-minus-front',
-  'section-on-rim',
-  'load-pressure',
-  'load-index',
-  'wheel-offset',
-  'sum',
-  'product',
-  'settling',
-  'mean-of-sides',
-  'rub-map',
-  'bisection',
-  'mass-estimate',
-  'mass-and-inertia',
-  'gear-chain',
-  'circumference',
-  'hose-way',
-  'bar-link',
-  'thread',
-  'first-order-range',
-  'axle-clearance',
-  'assumed-series',
-  'ride-frequency',
-  'damping',
-] as const;
-export type Formula = (typeof FORMULAS)[number];
-
 /** A number with its reason: inputs, formula, limits, provenance. Readonly data; the Why panel and the PDF read it. */
 export interface Figure {
   readonly name: FigureName;
@@ -205,6 +188,8 @@ export interface Figure {
   readonly from?: string | undefined;
   readonly provenance?: Provenance | undefined;
   readonly because: readonly Figure[];
+  /** what each of `because` is in the formula, in the same order; absent where the formula is a solver */
+  readonly roles?: readonly string[] | undefined;
 }
 type Extra = Partial<Pick<Figure, 'plusMinus' | 'limit' | 'formula' | 'from' | 'provenance'>>;
 
@@ -222,6 +207,38 @@ export const computed = (
   because,
   ...extra,
 });
+type Inputs = Readonly<Record<string, Figure | readonly Figure[] | null>>;
+/** A figure that a formula computes from other figures and records at once: value and reason cannot differ.
+ *  Roles that are null are left out.
+ *  @example explain('rake', 'mm', 'difference', { from: given('corner', 30, 'mm'), less: given('corner', 12, 'mm') }).value // 18 */
+export function explain(
+  name: FigureName,
+  unit: Unit,
+  formula: ClosedFormula,
+  inputs: Inputs,
+  extra: Omit<Extra, 'formula'> = {},
+): Figure {
+  const pairs = Object.entries(inputs).flatMap(([role, of]) =>
+    of === null
+      ? []
+      : (Array.isArray(of) ? (of as readonly Figure[]) : [of as Figure]).map((f) => [role, f] as const),
+  );
+  const because = pairs.map(([, f]) => f);
+  const roles = pairs.map(([role]) => role);
+  const value = CLOSED_FORMULAS[formula](numbersOf(because, roles));
+  return { name, value, unit, truth: 'computed', because, roles, formula, ...extra };
+}
+function numbersOf(because: readonly Figure[], roles: readonly string[]): Numbers {
+  const n: Record<string, number[]> = {};
+  because.forEach((f, i) => (n[roles[i] ?? ''] ??= []).push(f.value));
+  return n;
+}
+/** The value that a figure's own formula and inputs give; null where it was solved, measured, claimed or given. */
+export function recomputed(f: Figure): number | null {
+  return f.formula !== undefined && f.formula in CLOSED_FORMULAS && f.roles
+    ? CLOSED_FORMULAS[f.formula as ClosedFormula](numbersOf(f.because, f.roles))
+    : null;
+}
 export const given = (name: FigureName, value: number, unit: Unit, from?: string): Figure => ({
   name,
   value,

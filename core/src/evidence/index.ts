@@ -1,3 +1,4 @@
+export * from './formulas';
 export * from './figure';
-export * from './finding';
+export * from './need';
 export * from './tolerances';

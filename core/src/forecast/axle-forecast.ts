@@ -1,30 +1,36 @@
-import { G_M_PER_S2 } from '../units';
 import type { AxleSpec, Part, Range } from '../catalogue';
 import {
+  CLAIM_ONLY_SHARE,
+  claimed,
+  computed,
+  explain,
+  given,
+  MASS_SHARE,
+  PART_THICKNESS_MM,
+  SPRING_RATE_SHARE,
+  type Figure,
+} from '../evidence';
+import {
   axleFigures,
-  rideHeight,
+  movesBy,
   travelRoom,
-  withEffects,
   wheelFigures,
+  type Axle,
   type AxleEffect,
   type AxleSetup,
-  type Axle,
   type RideHeight,
   type RideHeightFault,
   type TravelRoom,
 } from '../suspension';
-import { claimed, computed, given, type Figure } from '../evidence';
+import { bad, good, type Result } from '../units';
 import {
-  effectsOn,
-  loadsOn,
+  effectsOfKind,
   onAxle,
-  shakenHardpoints,
-  stockOf,
-  travelLimits,
+  type AxleLoad,
+  type AxleView,
   type FittedPart,
-  type LoadInput,
+  type VehicleAxle,
 } from '../vehicle';
-import { CLAIM_ONLY_SHARE, MASS_SHARE, PART_THICKNESS_MM, SPRING_RATE_SHARE } from '../evidence';
 
 export interface AxleGeometry {
   readonly camberDeg: number | null;
@@ -42,6 +48,8 @@ export interface AxleForecast {
   readonly loaded: RideHeight;
   /** settled suspension lift of the plan over today, with its range and its chain */
   readonly lift: Figure;
+  /** body over design height, today and planned, each from its balance */
+  readonly heights: { readonly today: Figure; readonly planned: Figure; readonly loaded: Figure };
   readonly claim: Figure | null;
   readonly bodyLiftMm: number;
   /** travel left from the planned height, empty; null where that height has no pose */
@@ -53,195 +61,188 @@ export interface AxleForecast {
   readonly ratePlannedNPerMm: number;
   /** spring rates that the dampers on the axle are made for; null: the stock dampers stay */
   readonly damperRange: Range | null;
-  readonly loads: { readonly emptyKg: number; readonly loadedKg: number };
-}
-export type AxleForecastResult =
-  | { readonly ok: true; readonly value: AxleForecast }
-  | { readonly ok: false; readonly fault: RideHeightFault };
-
-const LOAD_OF = { today: 'todayN', planned: 'plannedN', loaded: 'loadedN' } as const;
-
-interface AxleInput extends LoadInput {
-  /** only these carry a claim in the plan */
-  readonly chosen: readonly FittedPart[];
-  /** leaves out the slow part of the range (hardpoints), where many plans are compared */
-  readonly fast?: boolean | undefined;
+  readonly load: AxleLoad;
 }
 
 /** Ride height, stance and geometry of one axle: today, planned and loaded.
  *
- *  1. stock spring from the balance of this variant at design height
- *  2. today = stock + fitted parts under curb and accessories; planned = + chosen parts; loaded = + payload and tongue
+ *  1. the axle is prepared: stock spring from the balance of this variant, today from what is on it
+ *  2. the plan's effects are evaluated; heights under the empty and the loaded vehicle
  *  3. lift = height planned − today, less what new springs settle
- *  4. range: rate, mass and part thickness moved by their tolerances, one at a time, root of the sum of squares */
-export function forecastAxle(input: AxleInput): AxleForecastResult {
-  const { vehicle, axle } = input;
-  const { platform } = vehicle;
-  const spec = platform[axle];
-  const { curbN, variantKg, rateNPerMm: stockRate, build } = stockOf(vehicle, axle);
-  const stock = build(spec.hardpoints);
-  const loads = loadsOn(input);
+ *  4. range: rate, mass, hardpoints and part thickness moved by their tolerances, one at a time, root of the sum of squares
+ *  `chosen`: the parts of the plan that carry claims, settle and doubts. */
+export function forecastAxle(
+  axle: VehicleAxle,
+  plan: AxleView,
+  chosen: readonly FittedPart[],
+): Result<AxleForecast, RideHeightFault> {
+  const here = chosen.filter((f) => onAxle(f.part, axle.input.axle));
+  const key = `forecast ${plan.key} ${here.map((f) => f.part.code).join()}`;
+  return axle.keep(key, () => make(axle, plan, here));
+}
 
-  interface Nudge {
-    readonly rate: number;
-    readonly mass: number;
-    readonly thickness: number;
-    /** the stock axle, where it is not the plain one */
-    readonly stock?: AxleSetup;
-  }
-  const run = (n: Nudge, which: 'today' | 'planned' | 'loaded') => {
-    const effects = effectsOn(which === 'today' ? input.fitted : input.planned, axle);
-    const setup = withEffects(
-      n.stock ?? stock,
-      effects.map((e) => nudged(e, n)),
-    );
-    const load = loads[LOAD_OF[which]] * (1 + n.mass);
-    return { setup, load, height: rideHeight(setup, load) };
-  };
-  const exact: Nudge = { rate: 0, mass: 0, thickness: 0 };
-  const [today, planned, loaded] = [run(exact, 'today'), run(exact, 'planned'), run(exact, 'loaded')];
-  for (const r of [today, planned, loaded]) if (!r.height.ok) return r.height;
-  if (!today.height.ok || !planned.height.ok || !loaded.height.ok) throw new Error('unreachable');
+function make(
+  v: VehicleAxle,
+  plan: AxleView,
+  here: readonly FittedPart[],
+): Result<AxleForecast, RideHeightFault> {
+  const { axle, vehicle } = v.input;
+  const [today, planned, loaded] = [v.today.height(), plan.height(), plan.loaded()];
+  for (const h of [today, planned, loaded]) if (!h.ok) return bad(h.fault);
+  if (!today.ok || !planned.ok || !loaded.ok) throw new Error('unreachable');
+  const source = vehicle.platform.label;
+  const rawLift = today.value.zMm - planned.value.zMm;
 
-  const rawLift = today.height.value.zMm - planned.height.value.zMm;
-  const chosenHere = input.chosen.filter((f) => onAxle(f.part, axle));
-  const settleShare = Math.max(0, ...chosenHere.map((f) => f.part.settleShare));
-  const settledLoss = Math.max(0, rawLift) * settleShare;
-  const moved = (n: Nudge) => {
-    const [a, b] = [run(n, 'today').height, run(n, 'planned').height];
-    return a.ok && b.ok ? Math.abs(a.value.zMm - b.value.zMm - rawLift) : 0;
-  };
-  const hardpointDoubt = input.fast
-    ? 0
-    : Math.hypot(
-        ...shakenHardpoints(spec.hardpoints, spec.hardpointMm).map((h) =>
-          moved({ ...exact, stock: build(h) }),
-        ),
-      );
-  const claimOnly = chosenHere.some((f) => f.part.claimOnly);
-  const doubts = [
-    computed('rate-tolerance', moved({ ...exact, rate: SPRING_RATE_SHARE }), 'mm', []),
-    computed('mass-tolerance', moved({ ...exact, mass: MASS_SHARE }), 'mm', []),
-    computed('hardpoint-tolerance', hardpointDoubt, 'mm', []),
+  const height = (name: string, at: RideHeight, view: AxleView, loadN: number): Figure =>
     computed(
-      'part-tolerance',
-      moved({ ...exact, thickness: PART_THICKNESS_MM }) +
-        (claimOnly ? Math.abs(rawLift) * CLAIM_ONLY_SHARE : 0),
+      'ride-height',
+      -at.zMm,
       'mm',
-      [],
-    ),
-  ].sort((a, b) => b.value - a.value);
-  const plusMinus = Math.hypot(...doubts.map((d) => d.value));
-
-  const source = platform.label;
-  const lift = computed(
-    'lift',
-    rawLift - settledLoss,
-    'mm',
-    [
-      ...chosenHere.flatMap(({ part }) => spacerFigures(part)),
-      computed('wheel-load', planned.load, 'N', [
-        given('curb-wheel-load', curbN, 'N', source),
-        computed('accessory-load', loads.plannedN - curbN, 'N', [], { formula: 'moments' }),
-      ]),
-      computed(
-        'motion-ratio',
-        planned.height.value.motionRatio,
-        'ratio',
-        [computed('motion-ratio', today.height.value.motionRatio, 'ratio', [], { formula: 'carrier-pose' })],
-        { formula: 'carrier-pose' },
-      ),
-      given('spring-rate', planned.setup.spring.rateNPerMm, 'N/mm', source),
-      computed('wheel-rate', planned.height.value.wheelRateNPerMm, 'N/mm', [], { formula: 'virtual-work' }),
-      computed(
-        'spring-length',
-        planned.height.value.springLengthMm,
-        'mm',
-        [computed('free-length', planned.setup.spring.freeLengthMm, 'mm', [], { formula: 'balance' })],
-        { formula: 'balance' },
-      ),
-      computed(
-        'ride-height',
-        -planned.height.value.zMm,
-        'mm',
-        [computed('ride-height', -today.height.value.zMm, 'mm', [], { formula: 'balance' })],
-        { formula: 'balance' },
-      ),
-      ...(settledLoss > 0 ? [computed('settled-loss', -settledLoss, 'mm', [], { formula: 'settling' })] : []),
-      ...doubts,
-    ],
-    { formula: 'balance', plusMinus },
-  );
-  const claims = chosenHere.flatMap((f) => (f.part.claimLiftMm === null ? [] : [f]));
-  const reach = input.planned
-    .filter((f) => onAxle(f.part, axle))
-    .flatMap((f) => f.part.effects)
-    .reduce(
-      (r, e) =>
-        e.kind === 'alignment-range'
-          ? { camberDeg: widen(r.camberDeg, e.camberDeg), casterDeg: widen(r.casterDeg, e.casterDeg) }
-          : r,
-      spec.adjust,
+      [
+        ...(view === plan ? here.flatMap(({ part }) => spacerFigures(part)) : []),
+        computed('wheel-load', loadN, 'N', [
+          given('curb-wheel-load', v.prepared.case.stockLoadN, 'N', source),
+          computed('accessory-load', loadN - v.prepared.case.stockLoadN, 'N', [], { formula: 'moments' }),
+        ]),
+        computed('motion-ratio', at.motionRatio, 'ratio', [], { formula: 'carrier-pose' }),
+        given('spring-rate', view.state.setup.spring.rateNPerMm, 'N/mm', source),
+        computed('wheel-rate', at.wheelRateNPerMm, 'N/mm', [], { formula: 'virtual-work' }),
+        computed(
+          'spring-length',
+          at.springLengthMm,
+          'mm',
+          [computed('free-length', view.state.setup.spring.freeLengthMm, 'mm', [], { formula: 'balance' })],
+          { formula: 'balance' },
+        ),
+      ],
+      { formula: 'balance', from: name },
     );
-  const kg = (n: number) => spec.curbKg + variantKg + (n * 2) / G_M_PER_S2;
-  return {
-    ok: true,
-    value: {
-      axle,
-      spec,
-      today: today.height.value,
-      planned: planned.height.value,
-      loaded: loaded.height.value,
-      lift,
-      claim:
-        claims.length === 0
-          ? null
-          : claimed(
-              'claimed-lift',
-              claims.reduce((s, f) => s + (f.part.claimLiftMm ?? 0), 0),
-              'mm',
-              claims.map((f) => `${f.part.maker} ${f.part.code}`).join(', '),
-            ),
-      bodyLiftMm: planned.setup.bodyLiftMm - today.setup.bodyLiftMm,
-      room: travelRoom(
-        planned.setup.model,
-        planned.height.value.zMm,
-        travelLimits(spec, stock.model, planned.setup),
-      ),
-      geometryToday: geometryOf(today.setup, today.height.value),
-      geometryPlanned: geometryOf(planned.setup, planned.height.value),
-      reach,
-      rateStockNPerMm: stockRate,
-      ratePlannedNPerMm: planned.setup.spring.rateNPerMm,
-      damperRange:
-        input.planned
-          .filter((f) => onAxle(f.part, axle))
-          .flatMap((f) => f.part.effects)
-          .flatMap((e) => (e.kind === 'damper' ? [e.matchesRate] : []))
-          .at(-1) ?? null,
-      loads: { emptyKg: kg(loads.plannedN - curbN), loadedKg: kg(loads.loadedN - curbN) },
-    },
+  const heights = {
+    today: height('today', today.value, v.today, v.today.load.emptyN),
+    planned: height('planned', planned.value, plan, plan.load.emptyN),
+    loaded: height('planned, loaded', loaded.value, plan, plan.load.loadedN),
   };
+  const settle = Math.max(0, ...here.map((f) => f.part.settleShare)) * 100;
+  const settled =
+    settle === 0 || rawLift <= 0
+      ? null
+      : explain('settled-loss', 'mm', 'settling', {
+          lift: explain('lift', 'mm', 'height-difference', {
+            planned: heights.planned,
+            today: heights.today,
+          }),
+          share: given('settle-share', settle, 'percent', 'new springs'),
+        });
+  const doubts = doubtsOf(v, plan, here, rawLift);
+  const lift = explain(
+    'lift',
+    'mm',
+    'height-difference',
+    { planned: heights.planned, today: heights.today, settled, doubt: doubts },
+    { plusMinus: Math.hypot(...doubts.map((d) => d.value)) },
+  );
+  const claims = here.flatMap((f) => (f.part.claimLiftMm === null ? [] : [f]));
+  const reach = effectsOfKind(plan.parts, axle, 'alignment-range').reduce(
+    (r, e) => ({ camberDeg: widen(r.camberDeg, e.camberDeg), casterDeg: widen(r.casterDeg, e.casterDeg) }),
+    v.spec.adjust,
+  );
+  const { setup } = plan.state;
+  return good({
+    axle,
+    spec: v.spec,
+    today: today.value,
+    planned: planned.value,
+    loaded: loaded.value,
+    lift,
+    heights,
+    claim:
+      claims.length === 0
+        ? null
+        : claimed(
+            'claimed-lift',
+            claims.reduce((s, f) => s + (f.part.claimLiftMm ?? 0), 0),
+            'mm',
+            claims.map((f) => `${f.part.maker} ${f.part.code}`).join(', '),
+          ),
+    bodyLiftMm: setup.bodyLiftMm - v.today.state.setup.bodyLiftMm,
+    room: travelRoom(setup.model, planned.value.zMm, plan.limits()),
+    geometryToday: geometryOf(v.today.state.setup, today.value),
+    geometryPlanned: geometryOf(setup, planned.value),
+    reach,
+    rateStockNPerMm: v.prepared.case.rateNPerMm,
+    ratePlannedNPerMm: setup.spring.rateNPerMm,
+    damperRange: effectsOfKind(plan.parts, axle, 'damper').at(-1)?.matchesRate ?? null,
+    load: plan.load,
+  });
 }
 
+/** What the lift is in doubt by, each tolerance by itself, largest first: how far the lift moves when it is used up. */
+function doubtsOf(
+  v: VehicleAxle,
+  plan: AxleView,
+  here: readonly FittedPart[],
+  rawLift: number,
+): readonly Figure[] {
+  const { prepared, spec } = v;
+  const [today, planned] = [v.today, plan];
+  const [was, is] = [today.height(), planned.height()];
+  /** how far the lift moves when the axle, its effects or its loads are a little different */
+  const moved = (axle: typeof prepared, nudge: (e: AxleEffect) => AxleEffect, mass: number): number => {
+    if (!was.ok || !is.ok) return 0;
+    const before = movesBy(
+      axle.evaluate(prepared.case.fitted.map(nudge)).setup,
+      today.load.emptyN * (1 + mass),
+      was.value,
+    );
+    const after = movesBy(
+      axle.evaluate(plan.state.effects.map(nudge)).setup,
+      planned.load.emptyN * (1 + mass),
+      is.value,
+    );
+    return before === null || after === null ? 0 : Math.abs(before - after);
+  };
+  const same = (e: AxleEffect) => e;
+  const hardpoints = Math.hypot(...v.shaken().map((axle) => moved(axle, same, 0)));
+  const thickness =
+    moved(prepared, (e) => thicker(e, PART_THICKNESS_MM), 0) +
+    (here.some((f) => f.part.claimOnly) ? Math.abs(rawLift) * CLAIM_ONLY_SHARE : 0);
+  const doubt = (
+    name: 'rate-tolerance' | 'mass-tolerance' | 'hardpoint-tolerance' | 'part-tolerance',
+    mm: number,
+    by: Figure,
+  ) => computed(name, mm, 'mm', [by], { formula: 'moved-by-tolerance' });
+  return [
+    doubt(
+      'rate-tolerance',
+      moved(prepared, (e) => stiffer(e, SPRING_RATE_SHARE), 0),
+      given('share', SPRING_RATE_SHARE * 100, 'percent', 'as springs are made'),
+    ),
+    doubt(
+      'mass-tolerance',
+      moved(prepared, same, MASS_SHARE),
+      given('share', MASS_SHARE * 100, 'percent', 'curb figures against real vehicles'),
+    ),
+    doubt(
+      'hardpoint-tolerance',
+      hardpoints,
+      given('slack', spec.hardpointMm, 'mm', 'how well the hardpoints are known'),
+    ),
+    doubt('part-tolerance', thickness, given('slack', PART_THICKNESS_MM, 'mm', 'parts as delivered')),
+  ].sort((a, b) => b.value - a.value);
+}
 const widen = (a: Range, b: Range): Range => [a[0] + b[0], a[1] + b[1]];
-
-function nudged(e: AxleEffect, n: { readonly rate: number; readonly thickness: number }): AxleEffect {
-  switch (e.kind) {
-    case 'top-spacer':
-    case 'coil-spacer':
-    case 'preload-spacer':
-      return { ...e, thicknessMm: e.thicknessMm + n.thickness };
-    case 'spring':
-      return {
+const thicker = (e: AxleEffect, mm: number): AxleEffect =>
+  e.kind === 'top-spacer' || e.kind === 'coil-spacer' || e.kind === 'preload-spacer'
+    ? { ...e, thicknessMm: e.thicknessMm + mm }
+    : e;
+const stiffer = (e: AxleEffect, share: number): AxleEffect =>
+  e.kind === 'spring'
+    ? {
         ...e,
-        rateNPerMm: e.rateNPerMm * (1 + n.rate),
-        table: e.table?.map(([x, f]) => [x, f * (1 + n.rate)] as const),
-      };
-    default:
-      return e;
-  }
-}
+        rateNPerMm: e.rateNPerMm * (1 + share),
+        table: e.table?.map(([x, f]) => [x, f * (1 + share)] as const),
+      }
+    : e;
 
 function spacerFigures(part: Part): readonly Figure[] {
   const from = `${part.maker} ${part.code}`;

@@ -1,5 +1,4 @@
-import type { KnownVehicle, Part } from '../catalogue';
-import type { Accessory } from '../job';
+import type { Part } from '../catalogue';
 import {
   axleFigures,
   bumpSteer,
@@ -12,8 +11,6 @@ import {
   sweepTravel,
   travelRoom,
   wheelFigures,
-  rideHeight,
-  withEffects,
   type Axle,
   type AxleFigures,
   type AxleSetup,
@@ -28,20 +25,16 @@ import { G_M_PER_S2, type Result } from '../units';
 import {
   afterBuild,
   effectsOn,
-  loadsOn,
-  stockOf,
   travelLimits,
+  vehicleAxle,
+  type AxleInput,
+  type AxleView,
   type FittedPart,
-  type LoadInput,
+  type VehicleAxle,
 } from '../vehicle';
 
 /** One axle of a job on the bench; `off`: chosen parts that are switched off to see what each does. */
-export interface BenchInput {
-  readonly vehicle: KnownVehicle;
-  readonly axle: Axle;
-  readonly brief: LoadInput['brief'];
-  readonly accessories: readonly Accessory[];
-  readonly fitted: readonly FittedPart[];
+export interface BenchInput extends AxleInput {
   readonly chosen: readonly FittedPart[];
   readonly off: readonly string[];
 }
@@ -69,6 +62,8 @@ export interface BenchState {
   readonly wheelRateNPerMm: number;
   readonly rideHz: number;
   readonly damping: number | null;
+  /** damper travel per wheel travel at ride height; null without a damper of its own */
+  readonly damperRatio: number | null;
   readonly room: TravelRoom | null;
   readonly bumpSteer: BumpSteer | null;
   readonly figures: WheelFigures | AxleFigures;
@@ -100,32 +95,29 @@ const active = (input: BenchInput): readonly FittedPart[] =>
     input.fitted,
     input.chosen.filter((c) => !input.off.includes(c.part.code)),
   );
-
-/** The two setups of a bench: as it stands, and with the parts that are switched on. */
-export function benchSetups(input: BenchInput): { readonly now: AxleSetup; readonly planned: AxleSetup } {
-  const { vehicle, axle } = input;
-  const stock = stockOf(vehicle, axle).build(vehicle.platform[axle].hardpoints);
-  return {
-    now: withEffects(stock, effectsOn(input.fitted, axle)),
-    planned: withEffects(stock, effectsOn(active(input), axle)),
-  };
+/** An axle on the bench: prepared, as it stands, and with the parts that are switched on. */
+export interface OnTheBench {
+  readonly axle: VehicleAxle;
+  readonly planned: AxleView;
+}
+export function onTheBench(input: BenchInput): OnTheBench {
+  const axle = vehicleAxle(input);
+  return { axle, planned: axle.with(active(input)) };
 }
 
 /** Everything the bench shows of an axle: ride heights, curves of both states over the travel, travel left, bump steer,
  *  frequencies. 101 poses a state. Fails where a state has no ride height, naming what ends it. */
-export function benchAxle(input: BenchInput, setups = benchSetups(input)): Result<Bench, RideHeightFault> {
-  const { vehicle, axle } = input;
-  const spec = vehicle.platform[axle];
-  const { now, planned } = setups;
-  const loads = loadsOn({ ...input, planned: active(input) });
-  const nowHeight = rideHeight(now, loads.todayN);
+export function benchAxle(input: BenchInput, on = onTheBench(input)): Result<Bench, RideHeightFault> {
+  const { axle } = input;
+  const { spec } = on.axle;
+  const { today } = on.axle;
+  const [nowHeight, height, loaded] = [today.height(), on.planned.height(), on.planned.loaded()];
   if (!nowHeight.ok) return nowHeight;
-  const height = rideHeight(planned, loads.plannedN);
   if (!height.ok) return height;
-  const loaded = rideHeight(planned, loads.loadedN);
   if (!loaded.ok) return loaded;
-
-  const stock = stockOf(vehicle, axle).build(spec.hardpoints).model;
+  const [now, planned] = [today.state.setup, on.planned.state.setup];
+  const loads = { todayN: today.load.emptyN, plannedN: on.planned.load.emptyN };
+  const stock = on.axle.prepared.stock.model;
   const room = (setup: AxleSetup, zMm: number) =>
     travelRoom(setup.model, zMm, travelLimits(spec, stock, setup));
   const { damper } = travelLimits(spec, stock, planned);
@@ -167,6 +159,7 @@ export function benchAxle(input: BenchInput, setups = benchSetups(input)): Resul
       sprungKg,
       wheelRateNPerMm: h.wheelRateNPerMm,
       rideHz: rideFrequencyHz(h.wheelRateNPerMm, sprungKg),
+      damperRatio: r,
       damping: r === null ? null : dampingRatio(spec.damping.nsPerM, r, h.wheelRateNPerMm, sprungKg),
       room,
       bumpSteer: bumpSteer(model, h.zMm),

@@ -1,4 +1,4 @@
-import { computed, given, type Figure, type FigureName, type Unit } from '../evidence';
+import { computed, explain, given, type Figure, type FigureName, type Unit } from '../evidence';
 import type { AxleFigures, WheelFigures } from '../suspension';
 import type { Bench, BenchState } from './bench-axle';
 
@@ -57,17 +57,16 @@ export function standingFigures(b: Bench, s: BenchState): readonly Figure[] {
   const mass = given('sprung-mass', s.sprungKg, 'kg');
   return [
     rate,
-    computed('frequency', s.rideHz, 'Hz', [rate, mass], { formula: 'ride-frequency' }),
-    ...(s.damping === null
+    explain('frequency', 'Hz', 'ride-frequency', { rate, mass }),
+    ...(s.damperRatio === null
       ? []
       : [
-          computed(
-            'damping-ratio',
-            s.damping,
-            'ratio',
-            [given('damper-rate', b.damperNsPerM, 'N·s/m'), rate, mass],
-            { formula: 'damping' },
-          ),
+          explain('damping-ratio', 'ratio', 'damping', {
+            damper: given('damper-rate', b.damperNsPerM, 'N·s/m'),
+            ratio: computed('damper-ratio', s.damperRatio, 'ratio', [height], { formula: 'carrier-pose' }),
+            rate,
+            mass,
+          }),
         ]),
     ...(s.bumpSteer
       ? [

@@ -1,19 +1,18 @@
-import { computed, given, type Figure } from '../evidence';
+import { explain, given, type Figure } from '../evidence';
 import type { CalibrationWay, KnownVehicle } from '../catalogue';
 import type { TireSection } from '../job';
-import { calibrationFigures, gearing } from '../tires';
-import type { MountedSide } from '../vehicle';
-import type { TireCheck } from './tire-check';
-import { rollingFigure } from './tire-figures';
+import { restoringRatio } from '../tires';
+import { trueSpeedFigure } from './tire-figures';
+import type { AxleTire, TireCheck } from './wheels';
 
 export interface GearingRow {
   readonly axle: number;
   readonly today: Figure;
   readonly target: Figure;
-  /** rpm for each gear at the cruising speed, new tyre */
-  readonly byGearRpm: readonly number[];
+  /** engine speed of each gear at the cruising speed, new tyre; null where it is beyond what the engine turns */
+  readonly byGear: readonly (Figure | null)[];
   readonly wheelTorque: Figure;
-  readonly push: Figure;
+  readonly tractiveForce: Figure;
   /** null for an electric motor */
   readonly crawl: Figure | null;
 }
@@ -23,7 +22,7 @@ export interface CalibrationCard {
   readonly circumference: Figure;
   readonly revsPerKm: Figure;
   readonly revsPerMile: Figure;
-  readonly pressure: TireCheck['pressure'];
+  readonly pressure: { readonly front: AxleTire['pressure']; readonly rear: AxleTire['pressure'] };
   /** the ratio that is in it after the build; null while nobody knows */
   readonly axleRatio: number | null;
   readonly at50: Figure;
@@ -44,7 +43,8 @@ export interface GearingCheck {
   readonly card: CalibrationCard;
 }
 
-/** Gears, ratios and what the speedometer is told, for the wanted tyre on this vehicle. */
+/** Gears, ratios and what the speedometer is told, for the wanted tyres on this vehicle. Where front and rear differ, the
+ *  driven speed is that of the mean of both rolling radii. */
 export function checkGearing(
   vehicle: KnownVehicle,
   section: TireSection,
@@ -52,131 +52,107 @@ export function checkGearing(
   written: string,
 ): GearingCheck {
   const { platform } = vehicle;
-  const [old, next] = [check.today.state, check.target.state];
-  const g = gearing(
-    {
-      gears: platform.gears,
-      lowRange: platform.lowRange,
-      axleRatios: platform.axleRatios,
-      engineTorqueNm: platform.engine.torqueNm,
-      idleRpm: platform.engine.idleRpm,
-    },
-    {
-      speedKmh: check.cruisingKmh,
-      inVehicle: section.axleRatio,
-      oldRollingMm: old.rollingRadiusMm,
-      newRollingMm: next.rollingRadiusMm,
-      newLoadedMm: next.loadedRadiusMm,
-    },
-  );
-  const first = platform.gears[0] ?? 1;
-  const ratio = (axle: number) => given('axle-ratio', axle, 'ratio', 'listed for the platform');
-  const gear = given('first-gear', first, 'ratio', platform.label);
-  const rolling = rollingFigure(check.target);
-  const topGear = given('top-gear', platform.gears.at(-1) ?? 1, 'ratio', platform.label);
-  const engine = (rpm: number, axle: number, s: MountedSide) =>
-    computed(
+  const { front, rear } = check;
+  const rolling = (which: 'today' | 'target'): Figure =>
+    check.differs || section.currentRear
+      ? explain('rolling-radius', 'mm', 'mean-of-sides', {
+          left: front.figures.rolling[which],
+          right: rear.figures.rolling[which],
+        })
+      : rear.figures.rolling[which];
+  const [was, is] = [rolling('today'), rolling('target')];
+  const ratioFigure = (axle: number) => given('axle-ratio', axle, 'ratio', 'listed for the platform');
+  const first = given('first-gear', platform.gears[0] ?? 1, 'ratio', platform.label);
+  const speed = given('indicated-speed', check.cruisingKmh, 'km/h', 'the brief');
+  const { maxRpm, idleRpm, torqueNm } = platform.engine;
+  const limit = maxRpm === null ? {} : { limit: { max: maxRpm } };
+  const engine = (axle: number, gear: number, radius: Figure) =>
+    explain(
       'engine-rpm',
-      rpm,
       'rpm',
-      [
-        given('indicated-speed', check.cruisingKmh, 'km/h', 'the brief'),
-        ratio(axle),
-        topGear,
-        rollingFigure(s),
-      ],
-      { formula: 'engine-speed' },
+      'engine-speed',
+      {
+        speed,
+        gear: given('top-gear', gear, 'ratio', platform.label),
+        axle: ratioFigure(axle),
+        rolling: radius,
+      },
+      limit,
     );
-  const rows = g.rows.map((r): GearingRow => {
-    const wheelTorque = computed(
-      'wheel-torque',
-      r.wheelTorqueNm,
-      'N·m',
-      [given('engine-torque', platform.engine.torqueNm, 'N·m', platform.label), gear, ratio(r.axle)],
-      { formula: 'gear-chain' },
-    );
+  const possible = (f: Figure) => (maxRpm !== null && f.value > maxRpm ? null : f);
+  const top = platform.gears.at(-1) ?? 1;
+  const rows = platform.axleRatios.map((axle): GearingRow => {
+    const wheelTorque = explain('wheel-torque', 'N·m', 'gear-chain', {
+      torque: given('engine-torque', torqueNm, 'N·m', platform.label),
+      gear: first,
+      axle: ratioFigure(axle),
+    });
     return {
-      axle: r.axle,
-      today: engine(r.oldRpm, r.axle, check.today),
-      target: engine(r.newRpm, r.axle, check.target),
-      byGearRpm: r.byGearRpm,
+      axle,
+      today: engine(axle, top, was),
+      target: engine(axle, top, is),
+      byGear: platform.gears.map((g) => possible(engine(axle, g, is))),
       wheelTorque,
-      push: computed(
-        'push',
-        r.pushN,
-        'N',
-        [wheelTorque, computed('loaded-radius', next.loadedRadiusMm, 'mm', [], { formula: 'rolling' })],
-        { formula: 'gear-chain' },
-      ),
+      tractiveForce: explain('tractive-force', 'N', 'tractive-force', {
+        torque: wheelTorque,
+        loaded: rear.figures.loadedRadius.target,
+      }),
       crawl:
-        r.crawlKmh === null || platform.engine.idleRpm === null
+        idleRpm === null
           ? null
-          : computed(
-              'crawl-speed',
-              r.crawlKmh,
-              'km/h',
-              [
-                given('engine-rpm', platform.engine.idleRpm, 'rpm', 'idle'),
-                gear,
-                ratio(r.axle),
-                ...(platform.lowRange === null
-                  ? []
-                  : [given('low-range', platform.lowRange, 'ratio', platform.label)]),
-                rolling,
-              ],
-              { formula: 'engine-speed' },
-            ),
+          : explain('crawl-speed', 'km/h', 'speed-at-engine', {
+              engine: given('engine-rpm', idleRpm, 'rpm', 'idle'),
+              gear: first,
+              axle: ratioFigure(axle),
+              low:
+                platform.lowRange === null
+                  ? null
+                  : given('low-range', platform.lowRange, 'ratio', platform.label),
+              rolling: is,
+            }),
     };
   });
-  const c = calibrationFigures(old.rollingRadiusMm, next.rollingRadiusMm);
-  const circumference = computed('circumference', c.circumferenceMm, 'mm', [rolling], {
-    formula: 'circumference',
-  });
+  const { axleRatio } = section;
+  const restoring = axleRatio === null ? null : restoringRatio(axleRatio, was.value, is.value);
+  const circumference = explain('circumference', 'mm', 'circumference', { rolling: is });
+  const revsPerKm = explain('revs-per-km', 'per-km', 'revs-per-km', { rolling: is });
   return {
     gears: platform.gears,
     lowRange: platform.lowRange,
     cruisingKmh: check.cruisingKmh,
     rows,
-    inVehicle: section.axleRatio,
-    after: section.newAxleRatio ?? section.axleRatio,
+    inVehicle: axleRatio,
+    after: section.newAxleRatio ?? axleRatio,
     restoring:
-      g.restoring === null || section.axleRatio === null
+      axleRatio === null
         ? null
-        : computed(
-            'restoring-ratio',
-            g.restoring,
-            'ratio',
-            [
-              given('axle-ratio', section.axleRatio, 'ratio', 'off the plate'),
-              rollingFigure(check.today),
-              rolling,
-            ],
-            { formula: 'speedometer' },
+        : explain('restoring-ratio', 'ratio', 'restoring-ratio', {
+            ratio: given('axle-ratio', axleRatio, 'ratio', 'off the plate'),
+            was,
+            now: is,
+          }),
+    nearestListed:
+      restoring === null
+        ? null
+        : platform.axleRatios.reduce<number | null>(
+            (best, r) => (best === null || Math.abs(r - restoring) < Math.abs(best - restoring) ? r : best),
+            null,
           ),
-    nearestListed: g.nearestListed,
-    rollingMm: { today: old.rollingRadiusMm, target: next.rollingRadiusMm },
+    rollingMm: { today: was.value, target: is.value },
     card: {
       size: written,
       circumference,
-      revsPerKm: computed('revs-per-km', c.revsPerKm, 'per-km', [circumference], { formula: 'rolling' }),
-      revsPerMile: computed('revs-per-mile', c.revsPerMile, 'per-mile', [circumference], {
-        formula: 'rolling',
+      revsPerKm,
+      revsPerMile: explain('revs-per-mile', 'per-mile', 'revs-per-mile', { 'per-km': revsPerKm }),
+      pressure: { front: front.pressure, rear: rear.pressure },
+      axleRatio: section.newAxleRatio ?? axleRatio,
+      at50: trueSpeedFigure(50, was, is),
+      at100: trueSpeedFigure(100, was, is),
+      odometer: explain('odometer', 'km', 'speedometer', {
+        shown: given('indicated-speed', 100, 'km/h', 'odometer before entering'),
+        was,
+        now: is,
       }),
-      pressure: check.pressure,
-      axleRatio: section.newAxleRatio ?? section.axleRatio,
-      at50: check.figures.at50,
-      at100: check.figures.at100,
-      odometer: computed(
-        'odometer',
-        c.odometer100Km,
-        'km',
-        [
-          given('indicated-speed', 100, 'km/h', 'odometer before entering'),
-          rollingFigure(check.today),
-          rolling,
-        ],
-        { formula: 'speedometer' },
-      ),
       way: platform.calibration,
     },
   };

@@ -27,14 +27,12 @@ import {
   TIRE_NOMINAL_SHARE,
 } from '../evidence';
 import type { AxleSpec, KnownVehicle, ObstacleKind, ObstacleSpec, Platform, Relief } from '../catalogue';
-import type { Accessory, Brief, ReliefChoice } from '../job';
+import type { Brief, ReliefChoice } from '../job';
 import {
   add,
   evenGrid,
-  rideHeight,
   scale,
   travelEnds,
-  withEffects,
   type Axle,
   type AxleEffect,
   type AxleSetup,
@@ -43,28 +41,20 @@ import {
   type Vec3,
 } from '../suspension';
 import { bad, good, type Result } from '../units';
-import { effectsOn, loadsOn, stockOf, travelLimits, type AxleBrief, type FittedPart } from '../vehicle';
+import {
+  vehicleAxle,
+  type AxleInput,
+  type BriefLoad,
+  type FittedPart,
+  type TireAsked,
+  type VehicleAxle,
+} from '../vehicle';
 
-/** One tyre on one wheel, as asked about. */
-export interface TireAsked {
-  readonly label: string;
-  /** section on its rim, and unloaded diameter, mm */
-  readonly sectionMm: number;
-  readonly diameterMm: number;
-  readonly measured: boolean;
-  readonly mud: boolean;
-  readonly rimIn: number;
-  readonly rimWidthIn: number;
-  readonly offsetMm: number;
-}
-export interface RubAxleInput {
-  readonly vehicle: KnownVehicle;
-  readonly axle: Axle;
-  readonly brief: AxleBrief;
-  readonly accessories: readonly Accessory[];
-  readonly fitted: readonly FittedPart[];
-  /** what is on the axle after the build */
+/** What is asked about one axle, as plain data: it crosses to a worker. */
+export interface RubAxleInput extends AxleInput {
+  /** what is on the vehicle after the build */
   readonly planned: readonly FittedPart[];
+  readonly brief: BriefLoad & Pick<Brief, 'chains' | 'usage'>;
   readonly reliefs: readonly ReliefChoice[];
   readonly catalogue: { readonly reliefs: readonly Relief[] };
 }
@@ -140,21 +130,22 @@ export function relieved(spec: ObstacleSpec, reliefs: readonly Relief[], wheel: 
 
 /** The axle as the plan leaves it: ride height, ends of travel and lock with stops, obstacles with body lift, subframe and
  *  reliefs. */
-export function rubAxle(input: RubAxleInput): Result<RubAxle, RideHeightFault> {
-  const { vehicle, axle, brief } = input;
-  const spec = vehicle.platform[axle];
-  const stock = stockOf(vehicle, axle).build(spec.hardpoints);
+export function rubAxle(
+  input: RubAxleInput,
+  prepared: VehicleAxle = vehicleAxle(input),
+): Result<RubAxle, RideHeightFault> {
+  const { brief, axle } = input;
+  const { spec, today } = prepared;
   const chosen = reliefsOn(input.reliefs, axle, input.catalogue);
   const stops = chosen.flatMap(({ relief }): AxleEffect[] =>
     relief.effect.kind === 'bump-stop' || relief.effect.kind === 'steering-stop' ? [relief.effect] : [],
   );
-  const setup = withEffects(stock, [...effectsOn(input.planned, axle), ...stops]);
-  const today = withEffects(stock, effectsOn(input.fitted, axle));
-  const loads = loadsOn(input);
-  const [height, was] = [rideHeight(setup, loads.plannedN), rideHeight(today, loads.todayN)];
+  const plan = prepared.with(input.planned, stops);
+  const { setup } = plan.state;
+  const [height, was] = [plan.height(), today.height()];
   if (!height.ok) return height;
   if (!was.ok) return was;
-  const limits = travelLimits(spec, stock.model, setup);
+  const limits = plan.limits();
   // the wheel goes on until the stop is solid, not only until it touches
   const reach = travelEnds(setup.model, height.value.zMm, { ...limits, stopMm: limits.solidMm });
   const ends: AxleEnds = {

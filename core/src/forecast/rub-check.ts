@@ -2,15 +2,8 @@ import { leastLift } from '../clearance';
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault } from '../suspension';
 import { good, type Result } from '../units';
-import { spacersMm } from '../vehicle';
-import {
-  axleTable,
-  mountedBody,
-  tireToleranceMm,
-  type RubAxle,
-  type RubAxleInput,
-  type TireAsked,
-} from './rub-axle';
+import { spacersMm, type TireAsked } from '../vehicle';
+import { axleTable, mountedBody, tireToleranceMm, type RubAxle, type RubAxleInput } from './rub-axle';
 import { byClearance, rubResults, type ObstacleResult } from './rub-results';
 
 /** The short answer for one tyre: what is nearest, and the lift that clears where it does not. */

@@ -8,7 +8,8 @@ import {
   type MountedBody,
   type PolarTable,
 } from '../clearance';
-import type { ObstacleKind, Relief } from '../catalogue';
+import { minutesOf, type ObstacleKind, type Relief } from '../catalogue';
+import type { TireAsked, VehicleAxle } from '../vehicle';
 import type { ReliefChoice } from '../job';
 import {
   axleTable,
@@ -18,7 +19,6 @@ import {
   wheelOf,
   type RubAxle,
   type RubAxleInput,
-  type TireAsked,
 } from './rub-axle';
 import type { ObstacleResult, RubCure } from './rub-results';
 
@@ -43,7 +43,7 @@ export interface LiftForSet {
 }
 /** What can be done about one obstacle, each by itself and computed: every relief with what it leaves, quickest first, then
  *  how much lift, stop, lock, offset, width or diameter would end the rub, where any does. */
-export function curesOf(
+export function reliefCuresOf(
   o: ObstacleResult,
   input: RubStudyInput,
   a: RubAxle,
@@ -70,7 +70,9 @@ export function curesOf(
     const table = axleTable({ ...a, obstacles: placedOn(a.setup, [after]) }, SEARCH_ROWS, SEARCH_COLUMNS);
     if (table.ok) out.push({ by: 'relief', relief, afterMm: leastOver(table.value, w, a.usedWindow) });
   }
-  out.sort((x, y) => (x.by === 'relief' && y.by === 'relief' ? x.relief.minutes - y.relief.minutes : 0));
+  out.sort((x, y) =>
+    x.by === 'relief' && y.by === 'relief' ? minutesOf(x.relief.work) - minutesOf(y.relief.work) : 0,
+  );
   const holds = (body: MountedBody, window = a.usedWindow) => leastOver(t, body, window, only) >= marginMm;
   if (o.liftHelps) {
     const most = Math.max(0, a.rideZMm - a.ends.bottomMm);
@@ -122,7 +124,12 @@ export function reliefChoices(
   );
 }
 /** Least lift of one set of reliefs, and what the set costs. */
-export function liftFor(set: LiftForSet['set'], input: RubStudyInput, w: MountedBody): LiftForSet {
+export function liftFor(
+  set: LiftForSet['set'],
+  input: RubStudyInput,
+  w: MountedBody,
+  prepared: VehicleAxle,
+): LiftForSet {
   const reliefs =
     set === 'none'
       ? []
@@ -131,10 +138,10 @@ export function liftFor(set: LiftForSet['set'], input: RubStudyInput, w: Mounted
         : reliefChoices(input, (r) => set === 'all' || r.reversible);
   const works = reliefsOn(reliefs, input.axle, input.catalogue).map((c) => c.relief);
   const cost = {
-    minutes: works.reduce((s, r) => s + r.minutes, 0),
+    minutes: works.reduce((s, r) => s + minutesOf(r.work), 0),
     priceMinor: works.reduce((s, r) => s + r.priceMinor, 0),
   };
-  const a = rubAxle({ ...input, reliefs });
+  const a = rubAxle({ ...input, reliefs }, prepared);
   const table = a.ok ? axleTable(a.value, SEARCH_ROWS, SEARCH_COLUMNS) : null;
   if (!a.ok || !table?.ok) return { set, liftMm: null, obstacle: null, stopMm: null, ...cost };
   const r = leastLift(table.value, w, a.value);

@@ -1,8 +1,10 @@
 import { helpedByLift, worstOver, type MountedBody, type PolarTable, type WindowWorst } from '../clearance';
-import { NEAR_LOCK_SHARE, type RubWhere } from '../evidence';
+import { NEAR_LOCK_SHARE, WHERE_SHARE } from '../evidence';
 import type { ObstacleKind, Relief } from '../catalogue';
 import { marginOf, type RubAxle } from './rub-axle';
 
+/** Where on the map of travel and lock a tyre comes nearest. */
+export type RubWhere = 'always' | 'lock' | 'bump' | 'droop' | 'lock-bump' | 'lock-droop' | 'ride-height';
 export type RubVerdict = 'clear' | 'close' | 'rubs';
 /** What can be done about a rub: a relief with what it leaves, or how much of something else would end it. */
 export type RubCure =
@@ -33,8 +35,8 @@ export const rubVerdict = (clearanceMm: number, marginMm: number): RubVerdict =>
 function whereOf(w: WindowWorst, a: RubAxle): RubWhere {
   if (w.zMm === null) return 'always';
   const [up, down] = [a.ends.topMm - a.rideZMm, a.rideZMm - a.ends.bottomMm];
-  const bump = w.zMm - a.rideZMm > 0.4 * up;
-  const droop = a.rideZMm - w.zMm > 0.4 * down;
+  const bump = w.zMm - a.rideZMm > WHERE_SHARE * up;
+  const droop = a.rideZMm - w.zMm > WHERE_SHARE * down;
   const lock =
     a.acrossIs !== 'other-wheel-mm' &&
     a.ends.lock > 0 &&

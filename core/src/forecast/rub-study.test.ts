@@ -1,6 +1,9 @@
 import {
   assess,
   asAsked,
+  curesOf,
+  needKey,
+  planCase,
   afterBuild,
   mountedTire,
   parseTireSize,
@@ -255,7 +258,7 @@ describe('a job with its tyre', () => {
       planned: afterBuild(a.fitted, a.chosen),
       reliefs: [],
       catalogue,
-      tire: asAsked(a.tires.check!.target, 'x'),
+      tire: asAsked(a.tires.check!.front.target, 'x'),
     };
     const s = study(input.tire, input);
     expect(s.obstacles[0]!.used.clearanceMm).toBeCloseTo(a.clearance.front!.nearest.used.clearanceMm, 0);
@@ -264,7 +267,8 @@ describe('a job with its tyre', () => {
   it('candidates are answered with the same rows as the wanted size', () => {
     const a = assess(demoJob('hut-warden'), catalogue, settings);
     expect(a.candidates.length).toBe(demoJob('hut-warden').tire.candidates.length);
-    for (const c of a.candidates) expect(c.reading.check!.figures.diameter.target.value).toBeGreaterThan(700);
+    for (const c of a.candidates)
+      expect(c.reading.check!.front.figures.diameter.target.value).toBeGreaterThan(700);
   });
   it('a structural relief is refused, and one that stays is refused where all must come off again', () => {
     const job = demoJob('hut-warden');
@@ -278,17 +282,25 @@ describe('a job with its tyre', () => {
       codes({ ...job, brief: { ...job.brief, reversibleOnly: true }, tire: { ...job.tire, reliefs } }),
     ).toContain('not-reversible');
   });
+  const rearOf = (size: string) => ({
+    size,
+    tireCode: null,
+    wheelCode: null,
+    wheelWidthIn: null,
+    wheelOffsetMm: null,
+    loadIndex: null,
+  });
   it('a rear tyre of another size is refused, and a slip-over spacer that leaves too little thread', () => {
     const job = demoJob('hut-warden');
-    const rear = { ...job, tire: { ...job.tire, rearSize: '265/70R17' } };
+    const rear = { ...job, tire: { ...job.tire, rear: rearOf('265/70R17 115T') } };
     expect(
       assess(rear, catalogue, settings).needs.find((n) => n.finding.code === 'front-rear-mismatch')?.verdict,
     ).toBe('no');
-    const bad = { ...job, tire: { ...job.tire, rearSize: '265/7' } };
+    const bad = { ...job, tire: { ...job.tire, rear: rearOf('265/7') } };
     expect(assess(bad, catalogue, settings).tires.rearFault).not.toBeNull();
     const spaced = plainJob('corvane-halder', ['LW-S25']);
     expect(assess(spaced, catalogue, settings).needs.map((n) => n.finding.code)).toEqual(
-      expect.arrayContaining(['spacer-papers', 'stud-cut']),
+      expect.arrayContaining(['place-limit', 'stud-cut']),
     );
   });
   it('a hose that a longer travel leaves too short blocks the plan and names its cure', () => {
@@ -306,7 +318,14 @@ describe('a job with its tyre', () => {
     };
     const need = assess(job, short, settings).needs.find((n) => n.finding.code === 'hose-short');
     expect(need?.verdict).toBe('needs');
-    expect(need?.cures.length).toBeGreaterThan(0);
-    for (const c of need!.cures) expect(c.after!.value).toBeGreaterThanOrEqual(0);
+    const c = planCase(
+      job,
+      { ...vehicleOf(job), platform: short.platforms.find((p) => p.code === 'corvane-halder')! },
+      short,
+      settings,
+    );
+    const cured = curesOf(c).find((x) => x.key === needKey(need!));
+    expect(cured!.cures.length).toBeGreaterThan(0);
+    for (const x of cured!.cures) expect(x.after!.value).toBeGreaterThanOrEqual(0);
   });
 });

@@ -18,7 +18,7 @@ import {
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault, RideHeightFault } from '../suspension';
 import { bad, good, type Result } from '../units';
-import { spacersMm } from '../vehicle';
+import { spacersMm, vehicleAxle, type TireAsked } from '../vehicle';
 import {
   axleGrid,
   axleTable,
@@ -28,10 +28,9 @@ import {
   tireToleranceMm,
   type RubAxle,
   type RubAxleInput,
-  type TireAsked,
 } from './rub-axle';
 import {
-  curesOf,
+  reliefCuresOf,
   liftFor,
   SEARCH_COLUMNS,
   SEARCH_ROWS,
@@ -89,7 +88,8 @@ const LIFT_STEP_MM = 15;
 export function* rubStudy(
   input: RubStudyInput,
 ): Generator<RubProgress, Result<RubStudy, RideHeightFault | ReachFault>> {
-  const axle = rubAxle(input);
+  const prepared = vehicleAxle(input);
+  const axle = rubAxle(input, prepared);
   if (!axle.ok) return axle;
   const a = axle.value;
   const w = mountedBody(input.tire, input.vehicle.platform, spacersMm(input.planned, input.axle));
@@ -150,7 +150,7 @@ export function* rubStudy(
   const open = study.obstacles.filter((o) => o.verdict !== 'clear');
   const cured = new Map<ObstacleKind, readonly RubCure[]>();
   for (const [i, o] of open.entries()) {
-    cured.set(o.kind, curesOf(o, input, a, search.value, w));
+    cured.set(o.kind, reliefCuresOf(o, input, a, search.value, w));
     yield { stage: 'cures', done: i + 1, of: open.length, soFar: null };
   }
   study = {
@@ -161,7 +161,7 @@ export function* rubStudy(
 
   const lifts: LiftForSet[] = [];
   for (const set of ['none', 'chosen', 'reversible', 'all'] as const) {
-    lifts.push(liftFor(set, input, w));
+    lifts.push(liftFor(set, input, w, prepared));
     yield { stage: 'lifts', done: lifts.length, of: 4, soFar: null };
   }
   study = { ...study, lifts };

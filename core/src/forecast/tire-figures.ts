@@ -1,20 +1,13 @@
-import { computed, given, measured, type Figure } from '../evidence';
 import type { Platform } from '../catalogue';
-import {
-  backspacingMm,
-  rollingMass,
-  tireClass,
-  wheelShiftMm,
-  type RollingMass,
-  type TireChange,
-} from '../tires';
+import { computed, explain, given, measured, type Figure } from '../evidence';
+import { rollingMass, tireClass, type RollingMass } from '../tires';
 import type { MountedSide } from '../vehicle';
 
 interface Pair {
   readonly today: Figure;
   readonly target: Figure;
 }
-/** Every figure of old tyre against new, each with its chain. */
+/** Every figure of old tyre against new on one axle, each with its chain. */
 export interface TireFigures {
   readonly diameter: Pair;
   /** by the size alone, where the maker's or a measured diameter stands beside it */
@@ -22,6 +15,7 @@ export interface TireFigures {
   readonly section: Pair;
   readonly revs: Pair;
   readonly loadedRadius: Pair;
+  readonly rolling: Pair;
   readonly stiffness: Pair;
   readonly backspacing: Pair;
   readonly mass: Pair;
@@ -34,31 +28,49 @@ export interface TireFigures {
   readonly poke: Figure;
   /** inner flange further in than today */
   readonly inset: Figure;
-  readonly overArch: { readonly front: Figure; readonly rear: Figure };
+  /** past the arch of its axle; below 0 it stands inside */
+  readonly overArch: Figure;
 }
 
+const sectionOf = (s: MountedSide) => given('section', s.size.sectionMm, 'mm', 'as written');
+const rimOf = (s: MountedSide) => given('rim-width', s.size.rimIn, 'in', 'rim diameter');
+/** Diameter that the size alone says. */
+function nominal(s: MountedSide): Figure {
+  const { system, aspect, diameterMm, aspectAssumed } = s.size;
+  if (system === 'flotation' || system === 'cart')
+    return given('tire-diameter', diameterMm, 'mm', 'as written on the sidewall');
+  return explain('tire-diameter', 'mm', 'tire-metric', {
+    rim: rimOf(s),
+    section: sectionOf(s),
+    aspect: given('aspect', aspect, 'percent', aspectAssumed ? 'assumed: no series number' : 'as written'),
+  });
+}
 const diameterFigure = (s: MountedSide): Figure =>
   s.item?.measuredDiameterMm
     ? measured('tire-diameter', s.state.diameterMm, 'mm', [], { from: `${s.item.maker} ${s.item.code}` })
-    : computed(
-        'tire-diameter',
-        s.state.diameterMm,
-        'mm',
-        [given('section', s.size.sectionMm, 'mm'), given('rim-width', s.size.rimIn, 'in')],
-        { formula: s.size.aspectAssumed ? 'assumed-series' : 'tire-metric' },
-      );
-export const rollingFigure = (s: MountedSide): Figure =>
-  computed(
-    'rolling-radius',
-    s.state.rollingRadiusMm,
-    'mm',
-    [
-      diameterFigure(s),
-      computed('tire-stiffness', s.state.stiffnessNPerMm, 'N/mm', [], { formula: 'tire-stiffness' }),
-      given('wheel-load', s.wheelLoadN, 'N', 'a quarter of the curb weight'),
-    ],
-    { formula: 'rolling' },
-  );
+    : nominal(s);
+const stiffnessFigure = (s: MountedSide): Figure =>
+  explain('tire-stiffness', 'N/mm', 'tire-stiffness', {
+    section: sectionOf(s),
+    aspect: given('aspect', s.size.aspect, 'percent'),
+    rim: rimOf(s),
+    pressure: given('pressure', s.pressureKpa, 'kPa', 'as computed with'),
+  });
+const radius = (name: 'loaded-radius' | 'rolling-radius', s: MountedSide): Figure =>
+  explain(name, 'mm', name === 'loaded-radius' ? 'loaded-radius' : 'rolling', {
+    diameter: diameterFigure(s),
+    stiffness: stiffnessFigure(s),
+    load: given('wheel-load', s.wheelLoadN, 'N', `half of the ${s.axle} axle at curb`),
+  });
+export const rollingFigure = (s: MountedSide): Figure => radius('rolling-radius', s);
+export const loadedFigure = (s: MountedSide): Figure => radius('loaded-radius', s);
+/** What is true when the speedometer, set for the old tyre, shows a speed. */
+export const trueSpeedFigure = (shownKmh: number, was: Figure, now: Figure): Figure =>
+  explain('true-speed', 'km/h', 'speedometer', {
+    shown: given('indicated-speed', shownKmh, 'km/h'),
+    was,
+    now,
+  });
 
 const massOf = (s: MountedSide): RollingMass =>
   rollingMass({
@@ -76,136 +88,89 @@ function massFigure(s: MountedSide): Figure {
   const m = massOf(s);
   const one = (name: 'tire-mass' | 'wheel-mass', kg: number, estimated: boolean, from: string | undefined) =>
     estimated ? computed(name, kg, 'kg', [], { formula: 'mass-estimate' }) : given(name, kg, 'kg', from);
-  return computed(
-    'wheel-and-tire-mass',
-    m.tireKg + m.wheelKg,
-    'kg',
-    [
+  return explain('wheel-and-tire-mass', 'kg', 'sum', {
+    of: [
       one('tire-mass', m.tireKg, m.tireEstimated, s.item?.code),
       one('wheel-mass', m.wheelKg, m.wheelEstimated, s.wheel?.code),
     ],
-    { formula: 'sum' },
-  );
+  });
 }
 
-/** Old tyre against new on one platform, as figures. */
-export function tireFigures(
-  today: MountedSide,
-  target: MountedSide,
-  change: TireChange,
-  platform: Platform,
-  overArch: { readonly front: number; readonly rear: number },
-): TireFigures {
-  const section = (s: MountedSide) =>
-    computed(
-      'section-on-rim',
-      s.state.sectionOnRimMm,
-      'mm',
-      [
-        given('section', s.size.realSectionMm, 'mm'),
-        given('rim-width', s.rimWidthIn, 'in', s.wheel?.code),
-        computed('measuring-rim', s.state.measuringRimIn, 'in', []),
-      ],
-      { formula: 'section-on-rim' },
-    );
-  const diameter = diameterFigure;
-  const rolling = (s: MountedSide) => rollingFigure(s);
-  const loaded = (s: MountedSide) =>
-    computed('loaded-radius', s.state.loadedRadiusMm, 'mm', rolling(s).because, { formula: 'rolling' });
-  const revs = (s: MountedSide) =>
-    computed('revs-per-km', s.state.revsPerKm, 'per-km', [rolling(s)], { formula: 'rolling' });
-  const speed = (indicated: number, value: number) =>
-    computed(
-      'true-speed',
-      value,
-      'km/h',
-      [given('indicated-speed', indicated, 'km/h'), rolling(today), rolling(target)],
-      { formula: 'speedometer' },
-    );
-  const tireLift = computed('tire-lift', change.tireLiftMm, 'mm', [loaded(today), loaded(target)], {
-    formula: 'rolling',
-  });
-  const poke = computed(
-    'poke',
-    change.pokeMm,
-    'mm',
-    [
-      section(today),
-      section(target),
-      given('offset', today.offsetMm, 'mm'),
-      given('offset', target.offsetMm, 'mm'),
-    ],
-    {
-      formula: 'wheel-offset',
-    },
+/** Old tyre against new on one axle of a platform, as figures. */
+export function tireFigures(today: MountedSide, target: MountedSide, platform: Platform): TireFigures {
+  const pair = (of: (s: MountedSide) => Figure): Pair => ({ today: of(today), target: of(target) });
+  const rimWidth = (s: MountedSide) => given('rim-width', s.rimWidthIn, 'in', s.wheel?.code);
+  const section = pair((s) =>
+    explain('section-on-rim', 'mm', 'section-on-rim', {
+      section: given('section', s.size.realSectionMm, 'mm'),
+      measuring: given('measuring-rim', s.state.measuringRimIn, 'in'),
+      rim: rimWidth(s),
+    }),
   );
-  const stock = given('ground-clearance', platform.groundClearanceMm, 'mm', platform.label);
-  const cover = (axle: 'front' | 'rear') =>
-    computed('arch-cover', overArch[axle], 'mm', [poke], { formula: 'wheel-offset', limit: { max: 0 } });
-  const seat = (s: MountedSide) => ({ widthIn: s.rimWidthIn, offsetMm: s.offsetMm });
-  const backspacing = (s: MountedSide) =>
-    computed(
-      'backspacing',
-      backspacingMm(seat(s)),
-      'mm',
-      [given('rim-width', s.rimWidthIn, 'in', s.wheel?.code), given('offset', s.offsetMm, 'mm')],
-      { formula: 'wheel-offset' },
-    );
-  const equivalent = (s: MountedSide) =>
-    computed(
-      'equivalent-mass',
-      massOf(s).equivalentKg,
-      'kg',
-      [massFigure(s), computed('inertia', massOf(s).inertiaKgM2, 'kg·m²', []), rolling(s)],
-      { formula: 'mass-and-inertia' },
-    );
-  const stiffness = (s: MountedSide) =>
-    computed(
-      'tire-stiffness',
-      s.state.stiffnessNPerMm,
-      'N/mm',
-      [given('section', s.size.sectionMm, 'mm'), given('pressure', s.pressureKpa, 'kPa', 'as computed with')],
-      { formula: 'tire-stiffness' },
-    );
+  const rolling = pair(rollingFigure);
+  const loadedRadius = pair(loadedFigure);
+  const offset = (s: MountedSide) => given('offset', s.offsetMm, 'mm', s.wheel?.code);
+  const spacer = (s: MountedSide) =>
+    s.spacerMm === 0 ? null : given('wheel-spacer', s.spacerMm, 'mm', s.axle);
+  const backspacing = pair((s) =>
+    explain('backspacing', 'mm', 'backspacing', { rim: rimWidth(s), offset: offset(s) }),
+  );
+  const poke = explain('poke', 'mm', 'poke', {
+    section: section.target,
+    offset: offset(target),
+    spacer: spacer(target),
+    'old-section': section.today,
+    'old-offset': offset(today),
+    'old-spacer': spacer(today),
+  });
+  const tireLift = explain('tire-lift', 'mm', 'tire-lift', {
+    now: loadedRadius.target,
+    was: loadedRadius.today,
+  });
+  const under = given('ground-clearance', platform.groundClearanceMm, 'mm', platform.label);
   return {
-    nominal: computed(
-      'tire-diameter',
-      target.size.diameterMm,
-      'mm',
-      [given('section', target.size.sectionMm, 'mm'), given('rim-width', target.size.rimIn, 'in')],
-      { formula: target.size.aspectAssumed ? 'assumed-series' : 'tire-metric' },
+    nominal: nominal(target),
+    diameter: pair(diameterFigure),
+    section,
+    revs: {
+      today: explain('revs-per-km', 'per-km', 'revs-per-km', { rolling: rolling.today }),
+      target: explain('revs-per-km', 'per-km', 'revs-per-km', { rolling: rolling.target }),
+    },
+    loadedRadius,
+    rolling,
+    stiffness: pair(stiffnessFigure),
+    backspacing,
+    mass: pair(massFigure),
+    equivalent: pair((s) =>
+      explain('equivalent-mass', 'kg', 'mass-and-inertia', {
+        mass: massFigure(s),
+        inertia: computed('inertia', massOf(s).inertiaKgM2, 'kg·m²', [], { formula: 'mass-estimate' }),
+        rolling: rollingFigure(s),
+      }),
     ),
-    stiffness: { today: stiffness(today), target: stiffness(target) },
-    backspacing: { today: backspacing(today), target: backspacing(target) },
-    mass: { today: massFigure(today), target: massFigure(target) },
-    equivalent: { today: equivalent(today), target: equivalent(target) },
-    inset: computed(
-      'inset',
-      wheelShiftMm(seat(today), seat(target)).insetMm,
-      'mm',
-      [backspacing(today), backspacing(target)],
-      { formula: 'wheel-offset' },
-    ),
-    diameter: { today: diameter(today), target: diameter(target) },
-    section: { today: section(today), target: section(target) },
-    revs: { today: revs(today), target: revs(target) },
-    loadedRadius: { today: loaded(today), target: loaded(target) },
     tireLift,
-    at50: speed(50, change.trueAt50),
-    at100: speed(100, change.trueAt100),
+    at50: trueSpeedFigure(50, rolling.today, rolling.target),
+    at100: trueSpeedFigure(100, rolling.today, rolling.target),
     clearance: {
-      today: stock,
-      target: computed(
-        'ground-clearance',
-        platform.groundClearanceMm + change.tireLiftMm,
-        'mm',
-        [stock, tireLift],
-        {
-          formula: 'axle-clearance',
-        },
-      ),
+      today: under,
+      target: explain('ground-clearance', 'mm', 'sum', { of: [under, tireLift] }),
     },
     poke,
-    overArch: { front: cover('front'), rear: cover('rear') },
+    inset: explain('inset', 'mm', 'difference', { from: backspacing.target, less: backspacing.today }),
+    overArch: explain(
+      'arch-cover',
+      'mm',
+      'difference',
+      {
+        from: poke,
+        less: given(
+          'arch-cover-stock',
+          platform[target.axle].archCoverMm,
+          'mm',
+          `${platform.label}, ${target.axle}`,
+        ),
+      },
+      { limit: { max: 0 } },
+    ),
   };
 }

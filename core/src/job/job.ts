@@ -13,6 +13,9 @@ export interface Head {
   readonly stage: Stage;
   readonly promiseDate: string | null;
 }
+export const STANDS = ['level', 'keep-rake', 'as-is'] as const;
+export type Stand = (typeof STANDS)[number];
+
 /** What the vehicle is for. Percentages, kg, mm, money in minor units; null where nobody has said. */
 export interface Brief {
   readonly usage: Readonly<Record<Use, number>>;
@@ -24,7 +27,8 @@ export interface Brief {
   readonly reversibleOnly: boolean;
   readonly heightLimitMm: number | null;
   readonly heightLimitWhat: string;
-  readonly stance: 'level' | 'keep-rake';
+  /** how it should stand; null: nobody has said, so it is not judged */
+  readonly stance: Stand | null;
   readonly chains: boolean;
   readonly cruisingKmh: number | null;
   readonly notes: string;
@@ -34,6 +38,9 @@ export interface Change {
   readonly what: string;
   /** catalogue part that it is, when it is one: its effect then counts as fitted */
   readonly part: string | null;
+  /** an old lift that is no catalogue part: where, and how much higher the body stands for it than stock, mm */
+  readonly axle: Axle | null;
+  readonly liftMm: number | null;
 }
 export interface Accessory {
   readonly id: string;
@@ -53,8 +60,10 @@ export interface VehicleSection {
 }
 export const CORNERS = ['leftFront', 'rightFront', 'leftRear', 'rightRear'] as const;
 export type Corner = (typeof CORNERS)[number];
-/** Hub centre to arch as written down; read by the core each time, so that nothing typed is ever lost. */
+/** Heights of the arches as written down; read by the core each time, so that nothing typed is ever lost. */
 export interface Tape {
+  /** where the tape was held below: at the hub's centre, or on the ground */
+  readonly readFrom: 'hub' | 'ground';
   readonly corners: Readonly<Record<Corner, string>>;
   readonly fuel: string;
   readonly notes: string;
@@ -71,6 +80,15 @@ export interface TireCandidate {
   readonly size: string;
   readonly tireCode: string | null;
 }
+/** Tyre and wheel of a rear axle of its own. */
+export interface RearWheels {
+  readonly size: string;
+  readonly tireCode: string | null;
+  readonly wheelCode: string | null;
+  readonly wheelWidthIn: number | null;
+  readonly wheelOffsetMm: number | null;
+  readonly loadIndex: number | null;
+}
 export interface TireSection {
   readonly currentSize: string;
   readonly targetSize: string;
@@ -84,8 +102,14 @@ export interface TireSection {
   readonly axleRatio: number | null;
   /** axle ratio that the build changes to; null: it stays */
   readonly newAxleRatio: number | null;
-  /** size at the rear where it differs; empty: the same all round */
-  readonly rearSize: string;
+  /** the rear where it is to differ; null: the same all round */
+  readonly rear: RearWheels | null;
+  /** the rear where it differs today; null: the same all round */
+  readonly currentRear: {
+    readonly size: string;
+    readonly wheelWidthIn: number | null;
+    readonly wheelOffsetMm: number | null;
+  } | null;
   readonly candidates: readonly TireCandidate[];
   readonly reliefs: readonly ReliefChoice[];
 }
@@ -110,6 +134,14 @@ export interface JobSections {
 export const SECTIONS = ['head', 'brief', 'vehicle', 'tape', 'tire', 'build'] as const;
 export type SectionName = (typeof SECTIONS)[number];
 
+export const LIMITED = ['total-lift', 'tire-lift', 'track-increase', 'wheel-spacer'] as const;
+/** One rule of the place: what it limits, to what, what passing it means, and whose word it is. mm. */
+export interface PlaceLimit {
+  readonly what: (typeof LIMITED)[number];
+  readonly limitMm: number;
+  readonly verdict: 'ask' | 'no';
+  readonly whose: string;
+}
 /** What the shop sets for itself. */
 export interface ShopSettings {
   /** as it stands over the board and on what is printed; may be empty */
@@ -121,9 +153,8 @@ export interface ShopSettings {
   readonly suppliesShare: number;
   readonly taxShare: number;
   readonly alignmentMinor: number;
-  readonly localTotalLiftMm: number;
-  readonly localTireLiftMm: number;
-  readonly localTrackIncreaseMm: number;
+  /** what the place allows; set by the shop, the inspection station decides */
+  readonly placeLimits: readonly PlaceLimit[];
 }
 
 /** A job nobody has filled in yet.
@@ -141,13 +172,18 @@ export function emptySections(customer: string): JobSections {
       reversibleOnly: false,
       heightLimitMm: null,
       heightLimitWhat: '',
-      stance: 'level',
+      stance: null,
       chains: false,
       cruisingKmh: null,
       notes: '',
     },
     vehicle: { query: '', platform: null, year: null, variant: {}, changes: [], accessories: [] },
-    tape: { corners: { leftFront: '', rightFront: '', leftRear: '', rightRear: '' }, fuel: '', notes: '' },
+    tape: {
+      readFrom: 'hub',
+      corners: { leftFront: '', rightFront: '', leftRear: '', rightRear: '' },
+      fuel: '',
+      notes: '',
+    },
     tire: {
       currentSize: '',
       targetSize: '',
@@ -160,7 +196,8 @@ export function emptySections(customer: string): JobSections {
       loadIndex: null,
       axleRatio: null,
       newAxleRatio: null,
-      rearSize: '',
+      rear: null,
+      currentRear: null,
       candidates: [],
       reliefs: [],
     },

@@ -1,90 +1,91 @@
-import { computed, given, type Cure, type Figure, type Finding } from '../evidence';
-import { fitmentOf, type Catalogue, type NeedCode } from '../catalogue';
-import type { Brief } from '../job';
-import { forecastAxle, type AxleForecast } from '../forecast';
-import { onAxle, afterBuild } from '../vehicle';
-import { axleNeeds } from '../rules';
-import { standingObjections } from '../rules';
+import { fitmentOf, type Part, type Provenance } from '../catalogue';
+import type { Figure } from '../evidence';
+import { needKey, needsOf, ruleOf, withChosen, type Need, type PlanCase } from '../rules';
+import type { Axle } from '../suspension';
+import { onAxle, type FittedPart } from '../vehicle';
 
-type Input = Parameters<typeof forecastAxle>[0] & { readonly brief: Pick<Brief, 'reversibleOnly'> };
-
-/** Parts that end a need, cheapest first: each candidate is put on and the axle is computed again. A part that leaves
- *  the need standing is not offered; `after` is the figure with the part on. */
-export function curesFor(
-  finding: Finding,
-  input: Input,
-  catalogue: Pick<Catalogue, 'parts'>,
-): readonly Cure[] {
-  const { axle } = input;
-  return catalogue.parts
-    .filter((p) => p.cures.includes(finding.code as NeedCode) && onAxle(p, axle))
-    .filter((p) => !input.chosen.some((c) => c.part.code === p.code))
-    .filter((p) => standingObjections(p, input.vehicle, input.brief).length === 0)
-    .flatMap((part): Cure[] => {
-      const fit = fitmentOf(part.applications, input.vehicle);
-      if (fit.verdict === 'no') return [];
-      const chosen = [...input.chosen, { part, quantity: 1 }];
-      const with_ = forecastAxle({
-        ...input,
-        chosen,
-        planned: afterBuild(input.fitted, chosen),
-        fast: true,
-      });
-      if (!with_.ok) return [];
-      if (axleNeeds(with_.value).some((n) => n.finding.code === finding.code)) return [];
-      return [
-        {
-          part: part.code,
-          priceMinor: part.priceMinor,
-          after: afterFigure(finding.code, with_.value, `${part.maker} ${part.code}`),
-          provenance: fit.provenance,
-        },
-      ];
-    })
-    .sort((a, b) => a.priceMinor - b.priceMinor);
+/** A part that ends a need, with what it changes, computed on the whole plan with the part on. */
+export interface Cure {
+  readonly part: string;
+  readonly priceMinor: number;
+  /** still to ask whether it fits: null */
+  readonly provenance: Provenance | null;
+  /** the figure that the cure changes, without and with it; null where the need has none */
+  readonly before: Figure | null;
+  readonly after: Figure | null;
+  /** other needs that it ends as well, and needs that it brings */
+  readonly alsoEnds: readonly Need[];
+  readonly disturbs: readonly Need[];
+}
+export interface Cured {
+  readonly key: string;
+  readonly cures: readonly Cure[];
 }
 
-function afterFigure(code: Finding['code'], f: AxleForecast, from: string): Figure | null {
-  const g = f.geometryPlanned;
-  const angle = (name: 'cv-angle' | 'camber' | 'caster' | 'steering-wheel', value: number | null) =>
-    value === null
-      ? null
-      : computed(
-          name,
-          value,
-          'deg',
-          [
-            f.lift,
-            ...(name === 'camber' || name === 'caster'
-              ? [
-                  given('adjuster-reach', f.reach[`${name}Deg`][0], 'deg', from),
-                  given('adjuster-reach', f.reach[`${name}Deg`][1], 'deg', from),
-                ]
-              : []),
-          ],
-          { formula: 'carrier-pose', from: `with ${from}` },
-        );
-  const length = (
-    name: 'shift-left' | 'droop-left' | 'damper-reserve',
-    value: number | null | undefined,
-    formula: 'carrier-pose' | 'travel-walk',
-  ) => (value == null ? null : computed(name, value, 'mm', [f.lift], { formula, from: `with ${from}` }));
-  switch (code) {
-    case 'cv-angle':
-      return angle('cv-angle', g.cvOuterDeg);
-    case 'camber-reach':
-      return angle('camber', g.camberDeg);
-    case 'caster-reach':
-      return angle('caster', g.casterDeg);
-    case 'steering-wheel-off-centre':
-      return angle('steering-wheel', g.steeringWheelDeg);
-    case 'axle-off-centre':
-      return length('shift-left', g.shiftLeftMm, 'carrier-pose');
-    case 'topped-out':
-      return length('droop-left', f.room?.droopMm, 'travel-walk');
-    case 'damper-solid':
-      return length('damper-reserve', f.room?.damperReserveMm, 'travel-walk');
-    default:
-      return null;
-  }
+/** Parts that end each open need, cheapest first. One engine for all of them: each candidate is put on, the whole plan is
+ *  judged again, and the difference is told.
+ *
+ *  1. candidates: parts whose record names the need, on its axle, not chosen yet, that may fit this vehicle
+ *  2. the plan with the candidate on, all rules
+ *  3. a candidate that leaves the need standing, or that may not be on this vehicle at all, is no cure */
+export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): readonly Cured[] {
+  const tried = new Map<string, readonly Need[]>();
+  const withPart = (part: Part) => {
+    const with_ = withChosen(c, [...c.chosen, { part, quantity: 1 }].sort(byCode));
+    const after = tried.get(part.code) ?? needsOf(with_);
+    tried.set(part.code, after);
+    return { with_, after };
+  };
+  return needs
+    .filter((n) => n.verdict !== 'fits' || n.finding.code === 'droop-short')
+    .flatMap((need): Cured[] => {
+      const cures = candidatesFor(need, c).flatMap(({ part, provenance }): Cure[] => {
+        const { with_, after } = withPart(part);
+        const key = needKey(need);
+        if (after.some((n) => needKey(n) === key)) return [];
+        const was = new Set(needs.map(needKey));
+        const is = new Set(after.map(needKey));
+        const disturbs = after.filter((n) => !was.has(needKey(n)) && n.verdict !== 'fits');
+        if (disturbs.some((n) => n.verdict === 'no')) return [];
+        const measure = (plan: PlanCase): Figure | null => {
+          const axle = 'axle' in need.finding && isAxle(need.finding.axle) ? need.finding.axle : null;
+          return axle ? (ruleOf(need.finding.code)?.measure?.(plan, axle, need.finding) ?? null) : null;
+        };
+        const [before, then] = [measure(c), measure(with_)];
+        const changed = before && then && before.value !== then.value;
+        return [
+          {
+            part: part.code,
+            priceMinor: part.priceMinor,
+            provenance,
+            before: changed ? before : null,
+            after: changed ? then : null,
+            alsoEnds: needs.filter((n) => n !== need && n.verdict !== 'fits' && !is.has(needKey(n))),
+            disturbs,
+          },
+        ];
+      });
+      return cures.length > 0
+        ? [{ key: needKey(need), cures: [...cures].sort((a, b) => a.priceMinor - b.priceMinor) }]
+        : [];
+    });
+}
+const isAxle = (a: unknown): a is Axle => a === 'front' || a === 'rear';
+const byCode = (a: FittedPart, b: FittedPart) => (a.part.code < b.part.code ? -1 : 1);
+
+function candidatesFor(
+  need: Need,
+  c: PlanCase,
+): readonly { readonly part: Part; readonly provenance: Provenance | null }[] {
+  const { axle } = need.about;
+  return c.catalogue.parts
+    .filter((p) => p.cures.includes(need.finding.code))
+    .filter((p) => axle === null || axle === 'both' || onAxle(p, axle))
+    .filter((p) => !c.chosen.some((x) => x.part.code === p.code))
+    .flatMap((part) => {
+      const fit = fitmentOf(part.applications, c.vehicle);
+      return fit.verdict === 'no'
+        ? []
+        : [{ part, provenance: fit.verdict === 'fits' ? fit.provenance : null }];
+    });
 }

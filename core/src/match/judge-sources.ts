@@ -1,112 +1,87 @@
-import { worstVerdict, type Figure, type Finding, type Need, type Verdict } from '../evidence';
-import { LIFT_SOURCES, type Catalogue, type Kit, type KnownVehicle } from '../catalogue';
-import type { JobSections } from '../job';
+import { fitmentOf, LIFT_SOURCES, type Kit, type Provenance } from '../catalogue';
+import { TOPICS, worstVerdict, type Figure, type Topic, type Verdict } from '../evidence';
+import { needKey, needsOf, withChosen, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
-import { fitmentFinding, standingObjections } from '../rules';
-import { forecastAxle } from '../forecast';
-import { afterBuild, onAxle, partsOfJob, type FittedPart } from '../vehicle';
-import { axleNeeds } from '../rules';
+import { onAxle, type FittedPart } from '../vehicle';
 
 export interface SourceVerdict {
   readonly kind: 'part' | 'kit';
   readonly code: string;
   readonly maker: string;
   readonly name: string;
+  readonly note: string;
   readonly priceMinor: number;
   readonly verdict: Verdict;
+  /** what the plan would have to settle for this source, and what speaks against it; said once for all sources: `common` */
   readonly reasons: readonly Need[];
-  /** forecast lift of this source alone on this vehicle; null where none can be computed */
+  /** forecast lift with this source in its place; null where none can be computed */
   readonly lift: Figure | null;
   readonly bodyLiftMm: number;
   readonly claimLiftMm: number | null;
+  readonly provenance: Provenance | null;
   readonly chosen: boolean;
   /** false: made for other vehicles only */
   readonly listed: boolean;
 }
+/** Everything but what needs the slow map of the tyre: that is asked once a plan stands. */
+const JUDGED_BY: readonly Topic[] = TOPICS.filter(
+  (t) => t !== 'clearance' && t !== 'tire' && t !== 'tape' && t !== 'money',
+);
 
-/** Each lift source of the catalogue for one axle, judged on this vehicle: fitment, the brief, then the axle computed
- *  with this source in place of the chosen ones. Kits that act on the axle are judged as the sum of their parts.
+/** Each lift source of the catalogue for one axle, judged on this vehicle by the same rules as a plan: the plan with this
+ *  source in place of the chosen ones of the axle. Kits that act on the axle are judged as the sum of their parts.
  *  Sources made for other vehicles are in the list too, as no: so that nobody looks for them elsewhere. */
-export function judgeSources(
-  axle: Axle,
-  job: JobSections,
-  vehicle: KnownVehicle,
-  catalogue: Catalogue,
-): readonly SourceVerdict[] {
-  const { fitted, chosen } = partsOfJob(job, catalogue);
-  const rest = chosen.filter((c) => !(LIFT_SOURCES.includes(c.part.family) && onAxle(c.part, axle)));
-  const picked = new Set(job.build.items.map((i) => i.code));
-  const byCode = new Map(catalogue.parts.map((p) => [p.code, p]));
-  const judge = (
-    parts: readonly FittedPart[],
-  ): Pick<SourceVerdict, 'verdict' | 'reasons' | 'lift' | 'bodyLiftMm' | 'listed'> => {
-    const reasons: Need[] = [];
-    const say = (finding: Finding, verdict: Verdict, figure: Figure | null = null) =>
-      reasons.push({ finding, verdict, figure, cures: [] });
-    for (const { part } of parts) {
-      const fit = fitmentFinding(part, vehicle);
-      say(fit.finding, fit.verdict);
-      for (const f of standingObjections(part, vehicle, job.brief)) say(f, 'no');
-      if (job.brief.neededBy !== null && part.stock.onHand === 0 && part.stock.leadDays > 0)
-        say({ code: 'comes-late', leadDays: part.stock.leadDays, neededBy: job.brief.neededBy }, 'ask');
-    }
-    const unlisted = reasons.some((r) => r.finding.code === 'not-listed');
-    let lift: Figure | null = null;
-    let bodyLiftMm = 0;
-    if (!unlisted) {
-      const all = [...rest, ...parts];
-      const f = forecastAxle({
-        vehicle,
-        axle,
-        brief: job.brief,
-        accessories: job.vehicle.accessories,
-        fitted,
-        chosen: all,
-        planned: afterBuild(fitted, all),
-        fast: true,
-      });
-      if (f.ok) {
-        lift = f.value.lift;
-        bodyLiftMm = f.value.bodyLiftMm;
-        for (const n of axleNeeds(f.value)) say(n.finding, n.verdict, n.figure);
-      } else say({ code: 'no-balance', axle, fault: f.fault }, 'no');
-    }
-    const once = reasons.filter(
-      (r, i) => reasons.findIndex((o) => JSON.stringify(o.finding) === JSON.stringify(r.finding)) === i,
+export function judgeSources(axle: Axle, c: PlanCase): readonly SourceVerdict[] {
+  const rest = c.chosen.filter((x) => !(LIFT_SOURCES.includes(x.part.family) && onAxle(x.part, axle)));
+  // what the plan has to settle anyway, whatever lifts this axle, is no reason for or against a source
+  const without = new Set(needsOf(withChosen(c, rest), JUDGED_BY).map(needKey));
+  const picked = new Set(c.job.build.items.map((i) => i.code));
+  const byCode = new Map(c.catalogue.parts.map((p) => [p.code, p]));
+  type Judged = Pick<SourceVerdict, 'verdict' | 'reasons' | 'lift' | 'bodyLiftMm' | 'listed' | 'provenance'>;
+  const judge = (parts: readonly FittedPart[]): Judged => {
+    const fits = parts.map((p) => fitmentOf(p.part.applications, c.vehicle));
+    const listed = !fits.some((f) => f.verdict === 'no' && f.reason === 'not-listed');
+    const plan = withChosen(c, sortedOnce([...rest, ...parts]));
+    const reasons = needsOf(plan, listed ? JUDGED_BY : ['fitment']).filter(
+      (n) => !without.has(needKey(n)) && aboutAxle(n, axle),
     );
+    const f = listed ? plan.axles[axle].forecast() : null;
+    const known = fits.flatMap((x) => (x.verdict === 'fits' ? [x.provenance] : []));
     return {
-      verdict: worstVerdict(once.map((r) => r.verdict)),
-      reasons: once,
-      lift,
-      bodyLiftMm,
-      listed: !unlisted,
+      verdict: worstVerdict(reasons.map((r) => r.verdict)),
+      reasons,
+      lift: f?.ok ? f.value.lift : null,
+      bodyLiftMm: f?.ok ? f.value.bodyLiftMm : 0,
+      listed,
+      provenance: known.length === fits.length ? (known[0] ?? null) : null,
     };
   };
-  const ofParts = catalogue.parts
+  const ofParts = c.catalogue.parts
     .filter((p) => LIFT_SOURCES.includes(p.family) && onAxle(p, axle))
     .map((p): SourceVerdict => ({
       kind: 'part',
       code: p.code,
       maker: p.maker,
       name: p.name,
+      note: p.note,
       priceMinor: p.priceMinor,
       claimLiftMm: p.claimLiftMm,
       chosen: picked.has(p.code),
       ...judge([{ part: p, quantity: 1 }]),
     }));
-  const ofKits = catalogue.kits.flatMap((k: Kit): SourceVerdict[] => {
+  const ofKits = c.catalogue.kits.flatMap((k: Kit): SourceVerdict[] => {
     const parts = k.parts.flatMap((x) => {
       const part = byCode.get(x.part);
       return part ? [{ part, quantity: x.quantity }] : [];
     });
-    const acts = parts.some((p) => LIFT_SOURCES.includes(p.part.family) && onAxle(p.part, axle));
-    if (!acts) return [];
+    if (!parts.some((p) => LIFT_SOURCES.includes(p.part.family) && onAxle(p.part, axle))) return [];
     return [
       {
         kind: 'kit',
         code: k.code,
         maker: k.maker,
         name: k.name,
+        note: '',
         priceMinor: k.priceMinor,
         claimLiftMm: k.claimLiftMm[axle],
         chosen: picked.has(k.code),
@@ -119,3 +94,10 @@ export function judgeSources(
     (a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict) || a.priceMinor - b.priceMinor,
   );
 }
+const aboutAxle = (n: Need, axle: Axle) =>
+  n.about.axle === null || n.about.axle === axle || n.about.axle === 'both';
+/** Parts by code, each once: what a list means. */
+const sortedOnce = (parts: readonly FittedPart[]): readonly FittedPart[] =>
+  [...new Map(parts.map((p) => [p.part.code, p])).values()].sort((a, b) =>
+    a.part.code < b.part.code ? -1 : 1,
+  );

@@ -1,12 +1,14 @@
 import { fitmentOf, LIFT_SOURCES, openQuestions, type Catalogue } from '../catalogue';
+import { entriesOf } from '../forecast';
 import { CORNERS, usageSum, type JobSections } from '../job';
+import { knownVehicle } from '../rules';
 import { parseTireSize } from '../tires';
-import { knownVehicle } from './assess';
 import { partsOfJob } from '../vehicle';
 
-/** What a section still lacks, in the order people work. */
+/** What a section still needs, in the order people work. */
 export type Lack =
   | { readonly section: 'brief'; readonly code: 'usage-sum'; readonly sum: number }
+  | { readonly section: 'brief'; readonly code: 'stance-unsaid' }
   | { readonly section: 'vehicle'; readonly code: 'no-vehicle' }
   | { readonly section: 'vehicle'; readonly code: 'to-ask'; readonly count: number }
   | { readonly section: 'tape'; readonly code: 'corners'; readonly count: number }
@@ -17,11 +19,12 @@ export type Lack =
   | { readonly section: 'match'; readonly code: 'not-fitting'; readonly count: number }
   | { readonly section: 'match'; readonly code: 'unknown-parts'; readonly count: number };
 
-/** Everything the job still lacks; cheap enough for every row of the board (no geometry is computed). */
+/** Everything the job still needs; cheap enough for every row of the board (no geometry is computed). */
 export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[] {
   const out: Lack[] = [];
   const sum = usageSum(job.brief.usage);
   if (sum !== 100) out.push({ section: 'brief', code: 'usage-sum', sum });
+  if (job.brief.stance === null) out.push({ section: 'brief', code: 'stance-unsaid' });
   const vehicle = knownVehicle(job, catalogue);
   if (!vehicle) out.push({ section: 'vehicle', code: 'no-vehicle' });
   else {
@@ -30,11 +33,16 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
   }
   const untaped = CORNERS.filter((c) => job.tape.corners[c].trim() === '').length;
   if (untaped > 0) out.push({ section: 'tape', code: 'corners', count: untaped });
-  const size = job.tire.tireCode === null ? job.tire.targetSize.trim() : 'chosen';
-  if (size === '') out.push({ section: 'tire', code: 'no-tire' });
-  else if (size !== 'chosen')
-    out.push({ section: 'tire', code: parseTireSize(size).ok ? 'not-priced' : 'size-unreadable' });
-  const { chosen, unknown } = partsOfJob(job, catalogue);
+  const wanted = (job.tire.rear ? (['front', 'rear'] as const) : (['front'] as const))
+    .map((axle) => entriesOf(job.tire, axle))
+    .filter((e) => e.tireCode === null);
+  if (wanted.some((e) => e.size.trim() === '')) out.push({ section: 'tire', code: 'no-tire' });
+  else if (wanted.length > 0)
+    out.push({
+      section: 'tire',
+      code: wanted.every((e) => parseTireSize(e.size).ok) ? 'not-priced' : 'size-unreadable',
+    });
+  const { chosen, unknown } = partsOfJob(job, catalogue, vehicle);
   if (unknown.length > 0) out.push({ section: 'match', code: 'unknown-parts', count: unknown.length });
   if (!chosen.some((c) => LIFT_SOURCES.includes(c.part.family)))
     out.push({ section: 'match', code: 'no-source' });

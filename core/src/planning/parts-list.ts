@@ -1,7 +1,9 @@
-import { computed, given, type Figure, type Finding } from '../evidence';
-import type { Catalogue, Provenance } from '../catalogue';
-import { fitmentOf, type KnownVehicle } from '../catalogue';
+import { fitmentOf, PROVENANCE_RANK, type Catalogue, type KnownVehicle, type Provenance } from '../catalogue';
+import { explain, given, type Coded, type Figure } from '../evidence';
+import { entriesOf } from '../forecast';
 import type { JobSections, ShopSettings } from '../job';
+import type { Assessment } from '../match';
+import { AXLES, spareFits } from '../rules';
 
 export interface PartsLine {
   readonly code: string;
@@ -15,10 +17,13 @@ export interface PartsLine {
   readonly onHand: number | null;
   readonly leadDays: number | null;
   readonly provenance: Provenance | null;
+  /** what maker or shop say about it */
+  readonly note: string;
   readonly group: 'suspension' | 'rolling' | 'shop';
 }
 export interface Money {
   readonly partsMinor: number;
+  /** minutes that are charged as labour */
   readonly minutes: number;
   readonly labourMinor: number;
   readonly suppliesMinor: number;
@@ -26,17 +31,43 @@ export interface Money {
   readonly taxMinor: number;
   readonly totalMinor: number;
 }
+interface Count {
+  readonly front: number;
+  readonly rear: number;
+  readonly spare: number;
+}
+/** How many tyres and wheels a job takes: two an axle, and one more where the vehicle carries a spare and the new one fits
+ *  its place. Nothing for an axle whose tyre or wheel is not picked. */
+export function tiresBought(
+  a: Pick<Assessment, 'vehicle' | 'planned' | 'tires'>,
+  job: Pick<JobSections, 'tire'>,
+): { readonly tires: Count; readonly wheels: Count } {
+  const front = entriesOf(job.tire, 'front');
+  const rear = entriesOf(job.tire, 'rear');
+  const { vehicle } = a;
+  const spare = vehicle !== null && spareFits({ ...a, vehicle });
+  const count = (which: 'tireCode' | 'wheelCode'): Count => ({
+    front: front[which] === null ? 0 : 2,
+    rear: rear[which] === null ? 0 : 2,
+    spare: front[which] !== null && spare ? 1 : 0,
+  });
+  return { tires: count('tireCode'), wheels: count('wheelCode') };
+}
 
-/** The parts list of a job: chosen parts and kits, then the tyre (four and the spare) and wheels when new ones are picked. */
+/** The parts list of a job: chosen parts and kits (each line once, however often it was put down), material of the reliefs,
+ *  then tyres and wheels axle by axle. */
 export function partsList(
   job: JobSections,
-  vehicle: KnownVehicle | null,
+  a: Pick<Assessment, 'vehicle' | 'planned' | 'tires'>,
   catalogue: Catalogue,
 ): readonly PartsLine[] {
-  const lines: PartsLine[] = job.build.items.flatMap((item): PartsLine[] => {
+  const { vehicle } = a;
+  const items = [...new Map(job.build.items.map((i) => [i.code, i])).values()];
+  const lines: PartsLine[] = items.flatMap((item): PartsLine[] => {
     if (item.kind === 'kit') {
       const kit = catalogue.kits.find((k) => k.code === item.code);
       if (!kit) return [];
+      const parts = kit.parts.flatMap((k) => catalogue.parts.filter((p) => p.code === k.part));
       return [
         {
           code: kit.code,
@@ -50,8 +81,12 @@ export function partsList(
           onHand: null,
           leadDays: null,
           group: 'suspension',
+          note: parts
+            .filter((p) => p.note !== '')
+            .map((p) => `${p.code}: ${p.note}`)
+            .join(' '),
           provenance: weakest(
-            kit.parts.map((k) => catalogue.parts.find((p) => p.code === k.part)?.applications ?? []),
+            parts.map((p) => p.applications),
             vehicle,
           ),
         },
@@ -72,6 +107,7 @@ export function partsList(
         onHand: part.stock.onHand,
         leadDays: part.stock.leadDays,
         group: 'suspension',
+        note: part.note,
         provenance: weakest([part.applications], vehicle),
       },
     ];
@@ -91,28 +127,41 @@ export function partsList(
         onHand: null,
         leadDays: null,
         provenance: null,
+        note: '',
         group: 'shop',
       });
   }
-  const tire = catalogue.tires.find((t) => t.code === job.tire.tireCode);
-  const wheel = catalogue.wheels.find((w) => w.code === job.tire.wheelCode);
-  for (const item of [tire, wheel])
-    if (item)
-      lines.push({
+  const bought = tiresBought(a, job);
+  const rolling = new Map<string, PartsLine>();
+  for (const axle of AXLES) {
+    const entries = entriesOf(job.tire, axle);
+    const tire = catalogue.tires.find((t) => t.code === entries.tireCode);
+    const wheel = catalogue.wheels.find((w) => w.code === entries.wheelCode);
+    for (const [item, count] of [
+      [tire, bought.tires],
+      [wheel, bought.wheels],
+    ] as const) {
+      if (!item) continue;
+      const quantity =
+        (rolling.get(item.code)?.quantity ?? 0) + count[axle] + (axle === 'front' ? count.spare : 0);
+      rolling.set(item.code, {
         code: item.code,
         maker: item.maker,
         name: 'size' in item ? `${item.name} ${item.size}` : `${item.name} ${item.widthIn}×${item.rimIn}`,
-        quantity: 5,
+        quantity,
         soldAs: 'each',
         priceMinor: item.priceMinor,
-        lineMinor: item.priceMinor * 5,
+        lineMinor: item.priceMinor * quantity,
         supplier: item.maker,
         onHand: null,
         leadDays: null,
         provenance: null,
+        note: '',
         group: 'rolling',
       });
-  return lines;
+    }
+  }
+  return [...lines, ...rolling.values()];
 }
 
 /** The least trusted provenance among the parts that fit; null when a part does not fit or is still to ask. */
@@ -121,81 +170,75 @@ function weakest(
   vehicle: KnownVehicle | null,
 ): Provenance | null {
   if (!vehicle) return null;
-  const rank = ['guess', 'sister-model', 'maker-lists', 'maker-confirmed', 'fitted-here'];
   const all = applications.map((a) => fitmentOf(a, vehicle));
   if (all.some((f) => f.verdict !== 'fits')) return null;
   return (
     all
       .flatMap((f) => (f.verdict === 'fits' ? [f.provenance] : []))
-      .sort((a, b) => rank.indexOf(a.kind) - rank.indexOf(b.kind))[0] ?? null
+      .sort((a, b) => PROVENANCE_RANK.indexOf(b.kind) - PROVENANCE_RANK.indexOf(a.kind))[0] ?? null
   );
 }
 
-/** Money of a job in minor units: parts, labour by the merged plan, supplies on labour, alignment, tax on all.
- *  @example moneyOf([], 60, { labourMinorPerHour: 9000, suppliesShare: 0.05, taxShare: 0.2, alignmentMinor: 0 }).totalMinor // 11340 */
-export function moneyOf(
-  lines: readonly Pick<PartsLine, 'lineMinor'>[],
-  minutes: number,
-  s: Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare' | 'alignmentMinor'>,
-): Money {
-  const partsMinor = lines.reduce((sum, l) => sum + l.lineMinor, 0);
-  const labourMinor = Math.round((minutes / 60) * s.labourMinorPerHour);
-  const suppliesMinor = Math.round(labourMinor * s.suppliesShare);
-  const net = partsMinor + labourMinor + suppliesMinor + (minutes > 0 ? s.alignmentMinor : 0);
-  const taxMinor = Math.round(net * s.taxShare);
-  return {
-    partsMinor,
-    minutes,
-    labourMinor,
-    suppliesMinor,
-    alignmentMinor: minutes > 0 ? s.alignmentMinor : 0,
-    taxMinor,
-    totalMinor: net + taxMinor,
-  };
+type Rates = Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare' | 'alignmentMinor'>;
+interface Minutes {
+  readonly minutes: number;
+  readonly alignmentMinutes: number;
 }
-
-/** The money as figures with their reasons, for Why: the same sums as `moneyOf`. */
+/** The money of a job as figures with their reasons, minor units: parts, labour of the merged plan, supplies on labour,
+ *  alignment, tax on all. An alignment is charged once: as its line where the shop has a price for it, else as labour. */
 export function moneyFigures(
-  m: Money,
   lines: readonly Pick<PartsLine, 'lineMinor' | 'code'>[],
-  s: Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare'>,
+  plan: Minutes,
+  s: Rates,
 ): Readonly<Record<'parts' | 'labour' | 'supplies' | 'alignment' | 'tax' | 'total' | 'hours', Figure>> {
-  const hours = given('labour-minutes', m.minutes, 'minutes', 'merged plan');
-  const parts = computed(
-    'part-cost',
-    m.partsMinor,
-    'money',
-    lines.map((l) => given('part-cost', l.lineMinor, 'money', l.code)),
-    { formula: 'sum' },
-  );
-  const labour = computed(
-    'labour-cost',
-    m.labourMinor,
-    'money',
-    [hours, given('labour-rate', s.labourMinorPerHour, 'money', 'per hour, settings')],
-    { formula: 'product' },
+  const asLine = s.alignmentMinor > 0 && plan.alignmentMinutes > 0;
+  const hours = given(
+    'labour-minutes',
+    plan.minutes - (asLine ? plan.alignmentMinutes : 0),
+    'minutes',
+    asLine ? 'merged plan, without the alignment' : 'merged plan',
   );
   const share = (value: number) => given('share', value * 100, 'percent', 'settings');
-  const supplies = computed('supplies', m.suppliesMinor, 'money', [labour, share(s.suppliesShare)], {
-    formula: 'product',
+  const parts = explain('part-cost', 'money', 'sum', {
+    of: lines.map((l) => given('part-cost', l.lineMinor, 'money', l.code)),
   });
-  const alignment = given('alignment-cost', m.alignmentMinor, 'money', 'settings');
+  const labour = explain('labour-cost', 'money', 'labour', {
+    minutes: hours,
+    rate: given('labour-rate', s.labourMinorPerHour, 'money', 'per hour, settings'),
+  });
+  const supplies = explain('supplies', 'money', 'share-of', { of: labour, share: share(s.suppliesShare) });
+  const alignment = given('alignment-cost', asLine ? s.alignmentMinor : 0, 'money', 'settings');
   const net = [parts, labour, supplies, alignment];
-  const tax = computed('tax', m.taxMinor, 'money', [...net, share(s.taxShare)], { formula: 'product' });
+  const tax = explain('tax', 'money', 'share-of', { of: net, share: share(s.taxShare) });
+  const total = explain('total', 'money', 'sum', { of: [...net, tax] });
+  return { hours, parts, labour, supplies, alignment, tax, total };
+}
+/** The same as plain numbers.
+ *  @example moneyOf([], { minutes: 60, alignmentMinutes: 0 }, { labourMinorPerHour: 9000, suppliesShare: 0.05, taxShare: 0.2, alignmentMinor: 0 }).totalMinor // 11340 */
+export function moneyOf(
+  lines: readonly Pick<PartsLine, 'lineMinor' | 'code'>[],
+  plan: Minutes,
+  s: Rates,
+): Money {
+  const f = moneyFigures(lines, plan, s);
   return {
-    hours,
-    parts,
-    labour,
-    supplies,
-    alignment,
-    tax,
-    total: computed('total', m.totalMinor, 'money', [...net, tax], { formula: 'sum' }),
+    partsMinor: f.parts.value,
+    minutes: f.hours.value,
+    labourMinor: f.labour.value,
+    suppliesMinor: f.supplies.value,
+    alignmentMinor: f.alignment.value,
+    taxMinor: f.tax.value,
+    totalMinor: f.total.value,
   };
 }
 
+export interface OverBudget extends Coded {
+  readonly code: 'over-budget';
+  readonly totalMinor: number;
+  readonly budgetMinor: number;
+}
 /** What the budget says to the total; null when it is kept or nobody named one. */
-export function budgetFinding(budgetMinor: number | null, money: Money): Finding | null {
-  return budgetMinor !== null && money.totalMinor > budgetMinor
+export const budgetFinding = (budgetMinor: number | null, money: Money): OverBudget | null =>
+  budgetMinor !== null && money.totalMinor > budgetMinor
     ? { code: 'over-budget', totalMinor: money.totalMinor, budgetMinor }
     : null;
-}

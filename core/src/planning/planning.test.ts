@@ -1,48 +1,87 @@
-import { assess, budgetFinding, moneyFigures, moneyOf, partsList, workPlan, type JobSections } from '..';
-import { catalogue, demoJob, demoJobs, plainJob, settings, vehicleOf } from '../testing/demo-world';
+import fc from 'fast-check';
+import {
+  assess,
+  budgetFinding,
+  fastening,
+  inOrderOf,
+  minutesOf,
+  moneyFigures,
+  moneyOf,
+  partsList,
+  studsPerHub,
+  workPlan,
+  type Catalogue,
+  type JobSections,
+  type Part,
+  type WorkPlan,
+  type WorkStep,
+} from '..';
+import { catalogue, demoJob, demoJobs, plainJob, platformOf, settings } from '../testing/demo-world';
+import { part, DAY } from '../testing/finding-cases';
 
-const planOf = (job: JobSections) =>
-  workPlan(assess(job, catalogue, settings).chosen, vehicleOf(job), catalogue);
+const say = (job: JobSections, c: Catalogue = catalogue) => assess(job, c, settings, { day: DAY });
+const planOf = (job: JobSections, c: Catalogue = catalogue): WorkPlan => workPlan(say(job, c), job, c);
+const lines = (job: JobSections) => partsList(job, say(job), catalogue);
+const at = (plan: WorkPlan, match: (s: WorkStep) => boolean) => plan.steps.findIndex(match);
+const joints = (plan: WorkPlan) => plan.steps.flatMap((s) => s.fastenings.map((f) => `${f.joint}@${f.axle}`));
+/** The step that takes a state off and the one that puts it back, by their texts in the catalogue. */
+const access = (plan: WorkPlan, code: string, axle: string) => {
+  const states = catalogue.access.filter((a) => a.code === code && a.axle === axle);
+  return {
+    off: at(plan, (s) => s.axle === axle && states.some((a) => a.off.text === s.text)),
+    on: at(plan, (s) => s.axle === axle && states.some((a) => a.on.text === s.text)),
+  };
+};
 
 describe('parts list', () => {
-  it('has every item once, tyres and wheels with the spare, and adds up', () => {
+  it('has every item once, tyres and wheels, and adds up; the spare only where it fits', () => {
     const job = demoJob('hut-warden');
-    const lines = partsList(job, vehicleOf(job), catalogue);
-    expect(lines.map((l) => l.code)).toEqual([...job.build.items.map((i) => i.code), 'CT-L285', 'LW-618']);
-    for (const l of lines) expect(l.lineMinor).toBe(l.priceMinor * l.quantity);
-    expect(lines.filter((l) => l.group === 'rolling').map((l) => l.quantity)).toEqual([5, 5]);
+    const list = lines(job);
+    expect(list.map((l) => l.code)).toEqual([...job.build.items.map((i) => i.code), 'CT-L285', 'LW-618']);
+    for (const l of list) expect(l.lineMinor).toBe(l.priceMinor * l.quantity);
+    expect(say(job).needs.map((n) => n.finding.code)).toContain('spare-size');
+    expect(list.filter((l) => l.group === 'rolling').map((l) => l.quantity)).toEqual([4, 4]);
   });
-  it('a kit is one line with its own price and its weakest provenance', () => {
-    const job = plainJob('corvane-halder', ['HF-K45']);
-    const [kit] = partsList(job, vehicleOf(job), catalogue);
+  it('a kit is one line with its own price, its weakest provenance and the notes of its parts', () => {
+    const [kit] = lines(plainJob('corvane-halder', ['TL-K28']));
     expect(kit).toMatchObject({ soldAs: 'kit', quantity: 1, provenance: { kind: 'maker-lists' } });
+    expect(kit!.note).toContain('Arrow to the engine side');
   });
   it('what is still to ask has no provenance yet', () => {
     const job = plainJob('corvane-halder', ['TL-2810']);
-    const vague = { ...job, vehicle: { ...job.vehicle, variant: {} } };
-    expect(partsList(vague, vehicleOf(vague), catalogue)[0]!.provenance).toBeNull();
+    expect(lines({ ...job, vehicle: { ...job.vehicle, variant: {} } })[0]!.provenance).toBeNull();
   });
 });
 
 describe('money', () => {
-  const job = demoJob('hut-warden');
-  const lines = partsList(job, vehicleOf(job), catalogue);
-  const m = moneyOf(lines, 600, settings);
+  const list = lines(demoJob('hut-warden'));
+  const plan = { minutes: 600, alignmentMinutes: 45 };
+  const m = moneyOf(list, plan, settings);
   it('is parts, labour of the plan, supplies, alignment and tax on all', () => {
     const net = m.partsMinor + m.labourMinor + m.suppliesMinor + m.alignmentMinor;
-    expect(m.labourMinor).toBe(Math.round(10 * settings.labourMinorPerHour));
+    expect(m.labourMinor).toBe(Math.round(((600 - 45) / 60) * settings.labourMinorPerHour));
     expect(m.taxMinor).toBe(Math.round(net * settings.taxShare));
     expect(m.totalMinor).toBe(net + m.taxMinor);
   });
+  it('charges an alignment once: as its line, or as labour where the shop has no price for it, or not at all', () => {
+    expect(m).toMatchObject({ alignmentMinor: settings.alignmentMinor, minutes: 555 });
+    expect(moneyOf(list, plan, { ...settings, alignmentMinor: 0 })).toMatchObject({
+      alignmentMinor: 0,
+      minutes: 600,
+    });
+    expect(moneyOf(list, { minutes: 60, alignmentMinutes: 0 }, settings)).toMatchObject({
+      alignmentMinor: 0,
+      minutes: 60,
+    });
+  });
   it('opens as figures that say the same sums', () => {
-    const f = moneyFigures(m, lines, settings);
-    expect(f.total.value).toBe(m.totalMinor);
+    const f = moneyFigures(list, plan, settings);
     expect(f.total.because.reduce((s, x) => s + x.value, 0)).toBe(m.totalMinor);
     expect(f.parts.because.reduce((s, x) => s + x.value, 0)).toBe(m.partsMinor);
     expect(f.labour.because.map((x) => x.name)).toEqual(['labour-minutes', 'labour-rate']);
   });
   it('no work, no alignment; a kept or unnamed budget finds nothing', () => {
-    expect(moneyOf([], 0, settings).totalMinor).toBe(0);
+    expect(moneyOf([], { minutes: 0, alignmentMinutes: 0 }, settings).totalMinor).toBe(0);
     expect(budgetFinding(null, m)).toBeNull();
     expect(budgetFinding(m.totalMinor, m)).toBeNull();
     expect(budgetFinding(m.totalMinor - 1, m)).toEqual({
@@ -53,52 +92,284 @@ describe('money', () => {
   });
 });
 
-describe.each(demoJobs.filter((n) => demoJob(n).build.items.length > 0))('work plan of %s', (name) => {
-  const plan = planOf(demoJob(name));
-  it('numbers its steps from 1, knows all its operations and adds its minutes', () => {
-    expect(plan.steps.map((s) => s.number)).toEqual(plan.steps.map((_, i) => i + 1));
+it('an order keeps every wait and means the same however the set is written', () => {
+  const set = fc.array(fc.nat({ max: 9 }), { minLength: 1, maxLength: 12 }).map((ranks) =>
+    ranks.map((rank, i) => ({
+      id: `n${i}`,
+      rank: [rank],
+      after: i === 0 ? ['nobody'] : [`n${(rank * 7) % i}`],
+    })),
+  );
+  fc.assert(
+    fc.property(set, fc.integer(), (items, seed) => {
+      const { list, stuck } = inOrderOf(items);
+      expect(stuck).toEqual([]);
+      expect(list).toHaveLength(items.length);
+      list.forEach((x, i) => {
+        for (const a of x.after.filter((id) => id !== 'nobody'))
+          expect(list.findIndex((y) => y.id === a)).toBeLessThan(i);
+      });
+      const mixed = [...items].sort(
+        (a, b) => ((Number(a.id.slice(1)) * seed) % 7) - ((Number(b.id.slice(1)) * seed) % 7),
+      );
+      expect(inOrderOf(mixed).list.map((x) => x.id)).toEqual(list.map((x) => x.id));
+    }),
+  );
+  const circle = [
+    { id: 'a', after: ['b'], rank: [0] },
+    { id: 'b', after: ['a'], rank: [0] },
+  ];
+  expect(
+    inOrderOf(circle)
+      .stuck.map((x) => x.id)
+      .sort(),
+  ).toEqual(['a', 'b']);
+});
+
+const everyPart = catalogue.parts
+  .filter((p) => !p.structural)
+  .map((p) => [p.code, plainJob(p.applications[0]!.platform, [p.code])] as const);
+const plans: readonly (readonly [string, JobSections])[] = [
+  ...demoJobs.map((n) => [n, demoJob(n)] as const),
+  ...everyPart,
+  ['every kit of the Halder', plainJob('corvane-halder', ['HF-K45'])],
+  ['body and spacer', plainJob('corvane-halder', ['IW-81', 'TL-2810', 'HF-310', 'IW-12'])],
+  ['strut, bolts and subframe', plainJob('sarnby-courser', ['TL-3020', 'HF-350', 'IW-360'])],
+];
+describe.each(plans)('work plan of %s', (_name, job) => {
+  const plan = planOf(job);
+  const a = say(job);
+  it('knows all its operations, can be done, numbers from 1 and adds its minutes', () => {
     expect(plan.missing).toEqual([]);
+    expect(plan.stuck).toEqual([]);
+    expect(plan.steps.map((s) => s.number)).toEqual(plan.steps.map((_, i) => i + 1));
     expect(plan.minutes).toBe(plan.steps.reduce((sum, s) => sum + s.minutes, 0));
   });
-  it('takes apart before it works, and puts back in reverse everything it took apart', () => {
-    for (const axle of ['front', 'rear'] as const) {
-      const phases = plan.steps.filter((s) => s.axle === axle).map((s) => s.phase);
-      const firstWork = phases.indexOf('work');
-      if (firstWork < 0) continue;
-      expect(phases.lastIndexOf('apart')).toBeLessThan(firstWork);
-      expect(phases.indexOf('together')).toBeGreaterThan(phases.lastIndexOf('work') - 1);
-    }
-    const apart = plan.steps.filter((s) => s.phase === 'apart');
-    const together = plan.steps.filter((s) => s.phase === 'together');
-    expect(together).toHaveLength(apart.length);
-    const states = apart.map((s) => catalogue.access.find((x) => x.off.text === s.text)!.code);
-    const back = together.map((s) => catalogue.access.find((x) => x.on.text === s.text)!.code);
-    expect([...back].sort()).toEqual([...states].sort());
+  it('fastens every joint exactly once', () => {
+    const all = joints(plan);
+    expect(all.filter((j, i) => all.indexOf(j) !== i)).toEqual([]);
   });
-  it('torques rubber only below the ride-height line, and nothing of it above', () => {
+  it('puts back in reverse whatever it took off, and nothing is left off', () => {
+    const open = new Map<string, number[]>();
+    for (const s of catalogue.access) {
+      const { off, on } = access(plan, s.code, s.axle);
+      if (off < 0 && on < 0) continue;
+      expect([s.code, s.axle, off >= 0, on > off]).toEqual([s.code, s.axle, true, true]);
+      open.set(`${s.code}@${s.axle}`, [off, on]);
+    }
+    for (const s of catalogue.access) {
+      const mine = open.get(`${s.code}@${s.axle}`);
+      for (const need of s.needs) {
+        const under = open.get(`${need}@${s.axle}`) ?? open.get(`${need}@vehicle`);
+        if (!mine || !under) continue;
+        expect(under[0]).toBeLessThan(mine[0]!);
+        expect(under[1]).toBeGreaterThan(mine[1]!);
+      }
+    }
+  });
+  it('torques rubber only below the line, loosened above it, and a cam marked before that', () => {
     plan.steps.forEach((s, i) => {
-      for (const f of s.fastenings) if (f.atRideHeight) expect(i).toBeGreaterThanOrEqual(plan.rideHeightLine);
+      for (const f of s.fastenings)
+        if (f.tighten === 'at-ride-height') {
+          expect(i).toBeGreaterThanOrEqual(plan.rideHeightLine);
+          const loosened = at(plan, (x) => x.axle === f.axle && x.loosens.includes(f.what));
+          expect([f.what, loosened >= 0 && loosened < plan.rideHeightLine]).toEqual([f.what, true]);
+          const cam = catalogue.joints.find((j) => j.code === f.joint)!.cam;
+          if (cam)
+            expect(at(plan, (x) => x.makes === 'mark-cams' && x.axle === f.axle)).toBeLessThan(loosened);
+        }
     });
     expect(
-      plan.steps.slice(plan.rideHeightLine).every((s) => s.phase === 'ride-height' || s.phase === 'closing'),
+      plan.steps.slice(plan.rideHeightLine).every((s) => s.phase === 'ground' || s.phase === 'closing'),
     ).toBe(true);
   });
-  it('shows the caution at the step: in the air at the first lift, handling at the end', () => {
-    expect(plan.steps.some((s) => s.hazards.includes('vehicle-in-air'))).toBe(true);
-    expect(plan.steps.flatMap((s) => s.hazards)).toContain('handling');
+  it('turns no pivot of a changed height without loosening and torquing it, on both axles', () => {
+    for (const axle of ['front', 'rear'] as const) {
+      const f = a.forecast?.[axle];
+      if (!f || Math.abs(f.lift.value) < 5) continue;
+      const kind = a.vehicle!.platform[axle].hardpoints.kind;
+      const due = catalogue.joints.filter((j) => j.pivotOf.includes(kind)).map((j) => `${j.code}@${axle}`);
+      expect(joints(plan)).toEqual(expect.arrayContaining(due));
+      expect(due.length).toBeGreaterThan(0);
+    }
   });
-  it('names each part in the step that fits it', () => {
-    const served = new Set(plan.steps.flatMap((s) => s.parts));
-    for (const { part } of assess(demoJob(name), catalogue, settings).chosen)
-      expect(served).toContain(part.code);
+  it('names each part at a step of each axle it is for, with what its maker says', () => {
+    for (const { part: p } of a.chosen) {
+      const steps = plan.steps.filter((s) => s.parts.includes(p.code));
+      const op = catalogue.operations.find((o) => o.code === p.operation)!;
+      const places = op.place === 'vehicle' ? ['vehicle'] : p.axle === 'both' ? ['front', 'rear'] : [p.axle];
+      expect([...new Set(steps.map((s) => s.axle))].sort()).toEqual([...places].sort());
+      if (p.note !== '') expect(steps.flatMap((s) => s.notes)).toContainEqual({ part: p.code, note: p.note });
+    }
+  });
+  it('prints no thread that the hub does not have, and no torque without a source', () => {
+    const { stud } = a.vehicle!.platform;
+    for (const f of plan.steps.flatMap((s) => s.fastenings)) {
+      if (f.joint === 'wheel-nut') {
+        expect(f.thread).toEqual({ diameterMm: stud.diameterMm, pitchMm: stud.pitchMm });
+        expect(f.count).toBe(2 * studsPerHub(a.vehicle!.platform.boltCircle)!);
+      } else expect(f.thread).toBeNull();
+      expect(f.torque).toEqual({ kind: 'manual' });
+    }
   });
 });
-it('no parts, no work, and no line to wait for', () => {
-  expect(planOf(plainJob('corvane-halder'))).toMatchObject({ steps: [], minutes: 0, missing: [] });
+
+describe('order by construction', () => {
+  it('nothing is torqued through a component that is out: camber bolts wait for the strut', () => {
+    const plan = planOf(plainJob('sarnby-courser', ['TL-3020', 'HF-350']));
+    const bolts = at(plan, (s) => s.parts.includes('HF-350'));
+    const strut = access(plan, 'strut-out', 'front');
+    expect(strut.off).toBeGreaterThan(0);
+    expect(bolts).toBeGreaterThan(strut.on);
+    expect(bolts).toBeLessThan(access(plan, 'wheel-off', 'front').on);
+    // the same joint is only run on while it will be opened again
+    expect(plan.steps[strut.on]!.handTight).toContain('Strut to knuckle bolts');
+    expect(plan.steps[bolts]!.fastenings.map((f) => f.joint)).toContain('strut-to-knuckle');
+  });
+  it('the subframe comes before the spacers', () => {
+    const plan = planOf(plainJob('sarnby-courser', ['TL-3020', 'IW-360']));
+    expect(at(plan, (s) => s.parts.includes('IW-360'))).toBeLessThan(
+      at(plan, (s) => s.parts.includes('TL-3020')),
+    );
+  });
+  it('a bar is centred and its lock nut closed on the ground, before its pivots are torqued', () => {
+    const plan = planOf(plainJob('mettrick-fell', ['TL-5038', 'HF-510']));
+    const lock = at(plan, (s) => s.fastenings.some((f) => f.joint === 'track-bar-lock-nut'));
+    const pivots = at(plan, (s) => s.makes === 'torque-pivots' && s.axle === 'front');
+    expect(lock).toBeGreaterThanOrEqual(plan.rideHeightLine);
+    expect(pivots).toBeGreaterThan(lock);
+  });
+  it('a wedge says which end is the thick one: in front on an axle over its springs, behind on one under them', () => {
+    const wedge = (mounted: 'over' | 'under', deg: number) => {
+      const base = { job: plainJob('mettrick-cairn'), catalogue, settings, day: DAY };
+      const s = part({
+        family: 'lift-block',
+        axle: 'rear',
+        operation: 'leaf-block',
+        effects: [{ kind: 'lift-block', heightMm: 25, wedgeDeg: deg }],
+      })(base);
+      const c = {
+        ...s.catalogue,
+        platforms: s.catalogue.platforms.map((p) =>
+          p.code === 'mettrick-cairn' && p.rear.hardpoints.kind === 'leaf-axle'
+            ? { ...p, rear: { ...p.rear, hardpoints: { ...p.rear.hardpoints, mounted } } }
+            : p,
+        ),
+      };
+      return planOf(s.job, c).steps.flatMap((x) => (x.wedge ? [x.wedge] : []));
+    };
+    expect(wedge('under', 2)).toEqual([{ thickEnd: 'front', deg: 2 }]);
+    expect(wedge('under', -2)).toEqual([{ thickEnd: 'rear', deg: 2 }]);
+    expect(wedge('over', 2)).toEqual([{ thickEnd: 'rear', deg: 2 }]);
+    expect(wedge('over', 0)).toEqual([]);
+  });
+  it('wheel spacers on four wheels take four wheels off', () => {
+    const plan = planOf(plainJob('corvane-halder', ['LW-S25']));
+    expect(access(plan, 'wheel-off', 'front').off).toBeGreaterThan(0);
+    expect(access(plan, 'wheel-off', 'rear').off).toBeGreaterThan(0);
+  });
+  it('a relief brings its access: wheels off before the liner is heated, and its own words', () => {
+    const job = plainJob('corvane-halder');
+    const reliefs = [{ axle: 'front' as const, obstacle: 'liner' as const, relief: 'reform-liner' }];
+    const plan = planOf({ ...job, tire: { ...job.tire, reliefs } });
+    const heat = at(plan, (s) => s.text.startsWith('Heat the liner'));
+    expect(access(plan, 'wheel-off', 'front').off).toBeGreaterThanOrEqual(0);
+    expect(heat).toBeGreaterThan(access(plan, 'wheel-off', 'front').off);
+    expect(heat).toBeLessThan(access(plan, 'wheel-off', 'front').on);
+    expect(plan.steps[heat]!.text).toContain('away from fuel and brake lines');
+  });
+  it('tyres alone are work: off, mounted, on, nuts on the ground, entered where the shop does it; no alignment', () => {
+    const job = plainJob('corvane-halder');
+    const plan = planOf({ ...job, tire: { ...job.tire, tireCode: 'CT-L285', wheelCode: 'LW-618' } });
+    const mount = catalogue.operations.find((o) => o.code === 'mount-tires')!;
+    const step = plan.steps.find((s) => s.text === mount.steps[0]!.text)!;
+    const mounted = lines({ ...job, tire: { ...job.tire, tireCode: 'CT-L285' } }).find(
+      (l) => l.group === 'rolling',
+    )!.quantity;
+    expect(step.minutes).toBe(minutesOf(mount) * mounted);
+    const nuts = plan.steps.flatMap((s) => s.fastenings).filter((f) => f.joint === 'wheel-nut');
+    expect(nuts.map((f) => [f.axle, f.count])).toEqual([
+      ['front', 12],
+      ['rear', 12],
+    ]);
+    const entered = plan.steps.find((s) => s.figures.length > 0)!;
+    expect(entered.figures.map((f) => f.name)).toEqual(['circumference', 'revs-per-km', 'revs-per-mile']);
+    expect(plan.alignmentMinutes).toBe(0);
+    expect(access(plan, 'wheel-off', 'rear').on).toBeGreaterThan(plan.steps.indexOf(step));
+  });
+  it('shows the caution at the step, and where the plan changes how it drives, at the end', () => {
+    const plan = planOf(demoJob('hut-warden'));
+    expect(plan.steps[0]!.hazards.concat(plan.steps[1]!.hazards)).toContain('vehicle-in-air');
+    expect(plan.steps.at(-1)!.hazards).toContain('handling');
+  });
+  it('together costs no more than one after the other', () => {
+    const pairs = [
+      ['corvane-halder', ['TL-2810', 'HF-310'], ['TL-2830', 'IW-55']],
+      ['mettrick-fell', ['BS-5102', 'HF-510'], ['SD-8100', 'BS-5202']],
+      ['sarnby-courser', ['TL-3020'], ['HF-350', 'TL-3220']],
+    ] as const;
+    for (const [code, one, two] of pairs)
+      expect(planOf(plainJob(code, [...one, ...two])).minutes).toBeLessThanOrEqual(
+        planOf(plainJob(code, one)).minutes + planOf(plainJob(code, two)).minutes,
+      );
+  });
+  it('minutes are those of a trained pair', () => {
+    const hours = (code: string, parts: readonly string[]) => planOf(plainJob(code, parts)).minutes / 60;
+    expect(hours('corvane-halder', ['TL-2810', 'TL-2835'])).toBeGreaterThanOrEqual(2.5);
+    expect(hours('corvane-halder', ['TL-2810', 'TL-2835'])).toBeLessThanOrEqual(4);
+    const { minutes, alignmentMinutes } = planOf(plainJob('mettrick-fell', ['TL-5020']));
+    const closing = catalogue.closing
+      .filter((s) => s.charge === 'labour')
+      .reduce((sum, s) => sum + s.minutes, 0);
+    expect((minutes - alignmentMinutes - closing) / 60).toBeGreaterThanOrEqual(0.9);
+    expect((minutes - alignmentMinutes - closing) / 60).toBeLessThanOrEqual(1.5);
+    expect(closing).toBeGreaterThanOrEqual(30);
+    expect(closing).toBeLessThanOrEqual(45);
+  });
+  it('no parts, no work, and no line to wait for', () => {
+    expect(planOf(plainJob('corvane-halder'))).toMatchObject({ steps: [], minutes: 0, missing: [] });
+  });
+  it('an operation nobody has written is named as missing', () => {
+    const job = plainJob('corvane-halder', ['TL-2810']);
+    expect(planOf(job, { ...catalogue, operations: [] }).missing).toEqual(['top-spacer']);
+  });
 });
-it('an operation nobody has written is named as missing', () => {
-  const job = plainJob('corvane-halder', ['TL-2810']);
-  const chosen = assess(job, catalogue, settings).chosen;
-  const plan = workPlan(chosen, vehicleOf(job), { ...catalogue, operations: [] });
-  expect(plan.missing).toEqual([chosen[0]!.part.operation]);
+
+describe('whose word a torque is', () => {
+  const halder = platformOf('corvane-halder');
+  const use = { joint: 'strut-top', tighten: 'in-step', note: '' } as const;
+  const card = {
+    axle: 'front',
+    joint: 'strut-top',
+    thread: { diameterMm: 10, pitchMm: 1.5 },
+    grade: null,
+    headMm: 15,
+    counterHold: null,
+    perSide: 3,
+    torqueNm: null,
+    condition: null,
+    singleUse: null,
+    direction: null,
+    pattern: null,
+  } as const;
+  const of = (change: object, parts: readonly Part[] = []) =>
+    fastening(use, 'front', { ...halder, fasteners: [{ ...card, ...change }] }, parts, catalogue.joints);
+  const leaflet: Part = {
+    ...catalogue.parts[0]!,
+    fasteners: [{ joint: 'strut-top', torqueNm: 40, note: 'dry' }],
+  };
+  it('the part maker before the platform, the platform before an estimate, an estimate only from thread and class', () => {
+    expect(of({ torqueNm: 44 }, [leaflet]).torque).toEqual({ kind: 'figure', nm: 40, source: 'part-maker' });
+    expect(of({ torqueNm: 44 }).torque).toEqual({ kind: 'figure', nm: 44, source: 'platform' });
+    expect(of({ grade: { name: '8.8', proofMpa: 600 } }).torque).toMatchObject({ kind: 'estimate' });
+    expect(of({}).torque).toEqual({ kind: 'manual' });
+    expect(of({}).count).toBe(6);
+  });
+  it('a joint without a card has no thread, no count and no torque', () => {
+    expect(fastening(use, 'rear', halder, [], catalogue.joints)).toMatchObject({
+      thread: null,
+      count: null,
+      torque: { kind: 'manual' },
+    });
+  });
 });

@@ -1,4 +1,8 @@
-export * from './assess-part';
-export * from './axle-needs';
-export * from './clearance-needs';
-export * from './hardware-needs';
+export * from './plan-case';
+export * from './rule';
+export * from './all-rules';
+export * from './needs';
+export * from './manners';
+export { shortOfWindow } from './alignment-reach';
+export { dayAfter } from './delivery';
+export { spareFits, spareRoom } from './spare';

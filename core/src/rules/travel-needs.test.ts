@@ -1,15 +1,13 @@
 import {
   ADVISED_DROOP_SHARE,
   assess,
-  axleNeeds,
   benchAxle,
-  curesFor,
+  curesOf,
   DAMPER_RESERVE_MM,
   partsOfJob,
   TOPPED_OUT_MM,
-  type AxleForecast,
+  planCase,
   type JobSections,
-  type TravelRoom,
 } from '..';
 import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
 
@@ -26,7 +24,7 @@ const about = (job: JobSections, code: string, axle = 'front') =>
 describe('travel that a plan leaves', () => {
   it('is that of the bench: the same walk, the same dampers', () => {
     const job = demoJob('peat-crew');
-    const { fitted, chosen } = partsOfJob(job, catalogue);
+    const { fitted, chosen } = partsOfJob(job, catalogue, vehicleOf(job));
     const bench = benchAxle({
       vehicle: vehicleOf(job),
       axle: 'front',
@@ -67,8 +65,9 @@ describe('travel that a plan leaves', () => {
     expect(room!.droopMm).toBeLessThan(TOPPED_OUT_MM);
     const [need] = about(job, 'topped-out');
     expect(need!.verdict).toBe('needs');
-    expect(need!.cures.map((c) => c.part)).toContain('SD-8100');
-    const cured = need!.cures.find((c) => c.part === 'SD-8100')!;
+    const cured = curesOf(planCase(job, vehicleOf(job), catalogue, settings))
+      .find((c) => c.key.startsWith('topped-out/front'))!
+      .cures.find((c) => c.part === 'SD-8100')!;
     const after = front(fell(['BS-5102', 'TL-5038', 'TL-5020', 'SD-8100'])).room!;
     expect(cured.after!.value).toBeCloseTo(after.droopMm, 6);
     expect(about(fell(['BS-5102', 'TL-5038', 'TL-5020', 'SD-8100']), 'topped-out')).toEqual([]);
@@ -84,57 +83,25 @@ describe('travel that a plan leaves', () => {
 });
 
 describe('a damper that is solid too soon', () => {
-  const withRoom = (change: Partial<TravelRoom>): AxleForecast => {
-    const f = front(fell([]));
-    return { ...f, room: { ...f.room!, ...change } };
-  };
-  const codes = (f: AxleForecast) => axleNeeds(f).map((n) => n.finding.code);
-  it.each([
-    [DAMPER_RESERVE_MM, false],
-    [DAMPER_RESERVE_MM - 0.1, true],
-    [-9, true],
-    [null, false],
-  ])('%p mm after the stop: refused %p', (damperReserveMm, refused) => {
-    expect(codes(withRoom({ damperReserveMm })).includes('damper-solid')).toBe(refused);
-  });
-  it('names how much lower the stop must sit', () => {
-    const need = axleNeeds(withRoom({ damperReserveMm: -9 })).find((n) => n.finding.code === 'damper-solid');
-    expect(need).toMatchObject({
-      verdict: 'needs',
-      finding: { reserveMm: -9, lowerMm: DAMPER_RESERVE_MM + 9 },
-    });
-  });
-  it('a longer stop cures what it is long enough for', () => {
+  it('names how much lower the stop must sit, and a stop that is long enough cures it', () => {
     // dampers that go 30 mm less far in than the stock ones, made up for the test
-    const job = fell([]);
-    const stiff = { ...catalogue.parts.find((p) => p.code === 'SD-8100')!, code: 'X-SHORT' };
-    const chosen = [
-      {
-        part: {
-          ...stiff,
-          effects: [{ kind: 'damper-length', extendedMm: 0, compressedMm: 30 } as const],
-        },
-        quantity: 1,
-      },
-    ];
-    const cures = curesFor(
-      { code: 'damper-solid', axle: 'front', reserveMm: 2, lowerMm: 4 },
-      {
-        vehicle: vehicleOf(job),
-        axle: 'front',
-        brief: job.brief,
-        accessories: [],
-        fitted: [],
-        planned: chosen,
-        chosen,
-      },
-      catalogue,
-    );
-    expect(cures.map((c) => c.part)).toEqual(['KA-530']);
-    expect(cures[0]!.after!.value).toBeGreaterThan(DAMPER_RESERVE_MM);
-  });
-  it('no pose, no travel, and nothing said about it', () => {
-    const f = front(fell([]));
-    expect(axleNeeds({ ...f, room: null }).map((n) => n.finding.code)).not.toContain('damper-solid');
+    const short = {
+      ...catalogue.parts.find((p) => p.code === 'SD-8100')!,
+      code: 'X-SHORT',
+      effects: [{ kind: 'damper-length', extendedMm: 0, compressedMm: 30 } as const],
+    };
+    const more = { ...catalogue, parts: [...catalogue.parts, short] };
+    const job = fell(['X-SHORT']);
+    const needs = assess(job, more, settings).needs;
+    const need = needs.find((n) => n.finding.code === 'damper-solid' && n.about.axle === 'front')!;
+    const { finding } = need;
+    if (finding.code !== 'damper-solid') throw new Error('another finding');
+    expect(finding.lowerMm).toBeCloseTo(DAMPER_RESERVE_MM - finding.reserveMm, 9);
+    const cured = curesOf(planCase(job, vehicleOf(job), more, settings)).find((c) =>
+      c.key.startsWith('damper-solid/front'),
+    )!;
+    expect(cured.cures.map((c) => c.part)).toEqual(['KA-530']);
+    expect(cured.cures[0]!.before!.value).toBeLessThan(DAMPER_RESERVE_MM);
+    expect(cured.cures[0]!.after!.value).toBeGreaterThanOrEqual(DAMPER_RESERVE_MM);
   });
 });

@@ -1,9 +1,10 @@
 import { addedWheelLoadsN, type PlacedMass } from './axle-loads';
 import { axleFigures, type AxleFigures } from './axle-figures';
-import { stockAxle, withEffects, type AxleEffect } from './edits';
+import { prepareAxle } from './axle-case';
+import type { AxleEffect } from './edits';
 import type { Hardpoints } from './hardpoints';
 import { poseAt } from './pose-at';
-import { rideHeight, type RideHeightFault } from './ride-height';
+import type { RideHeightFault } from './ride-height';
 import type { ReachFault, Target } from './solve-carrier';
 import { wheelFigures, type WheelFigures } from './wheel-figures';
 
@@ -22,7 +23,10 @@ export interface KinematicsResult {
 }
 /** Figures of an edited model at each sample; a sample out of reach says which member and how far it goes. */
 export function computeKinematics(request: KinematicsRequest): KinematicsResult {
-  const { model } = withEffects(stockAxle({ ...request, rateNPerMm: 1, loadN: 1 }), request.edits);
+  const { hardpoints, subframePoints } = request;
+  // no spring is asked about: any will do
+  const spring = { rateNPerMm: 1, stockLoadN: 1, fitted: [], loadN: 1 };
+  const { model } = prepareAxle({ hardpoints, subframePoints, ...spring }).evaluate(request.edits).setup;
   return {
     rows: request.samples.map((s): KinematicsRow => {
       const pose = poseAt(model, s.zMm, s.rackMm, s.rollMm);
@@ -57,11 +61,18 @@ export type RideHeightResult =
   | { readonly ok: false; readonly fault: RideHeightFault };
 /** Balance of an edited axle under its load; the stock spring's free length follows from its balance at design height. */
 export function computeRideHeight(request: RideHeightRequest): RideHeightResult {
-  const stock = stockAxle({ ...request, rateNPerMm: request.springRateNPerMm, loadN: request.sprungLoadN });
-  const setup = withEffects(stock, request.edits);
+  const axle = prepareAxle({
+    hardpoints: request.hardpoints,
+    subframePoints: request.subframePoints,
+    rateNPerMm: request.springRateNPerMm,
+    stockLoadN: request.sprungLoadN,
+    fitted: [],
+    loadN: request.sprungLoadN,
+  });
+  const { setup, under } = axle.evaluate(request.edits);
   const side = request.hardpoints.axle === 'front' ? 'frontN' : 'rearN';
   const load = request.sprungLoadN + addedWheelLoadsN(request.addedMass, request.wheelbaseMm)[side];
-  const r = rideHeight(setup, load);
+  const r = under(load);
   if (!r.ok) return r;
   const { zMm, springLengthMm, springForceN, motionRatio, wheelRateNPerMm } = r.value;
   return {

@@ -4,7 +4,7 @@ import type { SpringLaw } from './spring-law';
 import { stockFreeLengthMm } from './stock-spring';
 import { pointOf, type SuspensionModel } from './model';
 import { RAD_PER_DEG } from '../units/constants';
-import { add, distance, rotateAbout, scale, type Vec3 } from './vec';
+import { add, distance, rotateAbout, scale, sub, type Vec3 } from './vec';
 
 /** One axle with the spring that stands on it: what a part edits. */
 export interface AxleSetup {
@@ -22,6 +22,8 @@ export interface AxleSetup {
   readonly damperLonger: { readonly extendedMm: number; readonly compressedMm: number };
   /** what steering stops leave of the full lock, 0 to 1 */
   readonly lockShare: number;
+  /** wheel centre against the knuckle's joints, from where it was built, mm: the hub moves, the rest of the axle does not */
+  readonly hubMovedMm: Vec3;
 }
 
 /** What a part does to an axle, as catalogue data. mm; + as named. */
@@ -62,7 +64,10 @@ export type AxleEffect =
       readonly springLengthMm: number;
       readonly at: 'front' | 'rear';
     }
-  /** wheel centre against the knuckle's joints: a lift spindle has it lower, so z is negative */
+  /** bushes with an offset bore turn a beam on its links or arms, + top rearward: caster gained, pinion turned the same way */
+  | { readonly kind: 'caster-bush'; readonly deg: number }
+  /** wheel centre against the knuckle's joints: a lift spindle has it lower, so z is negative. Hub, brake and all that sits
+   *  on them move along; arms, spring, damper and stop do not, so their travel stays what it was */
   | { readonly kind: 'spindle'; readonly offsetMm: Vec3 }
   /** what an adjuster is set to: the wheel turned on its carrier, degrees */
   | { readonly kind: 'camber-set'; readonly deg: number }
@@ -81,6 +86,7 @@ export const AS_BUILT = {
   stopLowerMm: 0,
   damperLonger: { extendedMm: 0, compressedMm: 0 },
   lockShare: 1,
+  hubMovedMm: [0, 0, 0],
 } as const;
 
 /** An axle as built: its model, and the spring that carries `loadN` per wheel at design height. */
@@ -98,16 +104,46 @@ export function stockAxle(v: {
     ...AS_BUILT,
   };
 }
-/** The axle after all effects. Springs before what stands on them: a spacer adds to whichever coil is in, in whatever
- *  order a list names them. */
+/** The order in which effects act, by physics: first which spring it is, then what is done to that spring, then what stands
+ *  on it, then where its ends and the links' ends are, last what limits and adjusts. */
+const ACTS: readonly AxleEffect['kind'][] = [
+  'spring',
+  'coil-cut',
+  'add-a-leaf',
+  'preload-spacer',
+  'subframe-drop',
+  'move-point',
+  'upper-arm-joint',
+  'link-length',
+  'caster-bush',
+  'spindle',
+  'lift-block',
+  'shackle',
+  'coil-spacer',
+  'top-spacer',
+  'differential-drop',
+  'camber-set',
+  'body-lift',
+  'bump-stop',
+  'damper-length',
+  'steering-stop',
+];
+/** Effects in the order in which they act; equal kinds by their figures, so that a list means the same however it is written.
+ *  @example canonicalEffects([{ kind: 'coil-spacer', thicknessMm: 20 }, { kind: 'spring', rateNPerMm: 30, freeLengthDeltaMm: 10 }]).map((e) => e.kind) // ["spring","coil-spacer"] */
+export const canonicalEffects = (effects: readonly AxleEffect[]): readonly AxleEffect[] =>
+  effects
+    .map((e) => [ACTS.indexOf(e.kind), JSON.stringify(e), e] as const)
+    .sort((a, b) => a[0] - b[0] || (a[1] < b[1] ? -1 : a[1] > b[1] ? 1 : 0))
+    .map(([, , e]) => e);
+
+/** The axle after all effects, in the order in which they act: the list's own order changes nothing. */
 export const withEffects = (setup: AxleSetup, effects: readonly AxleEffect[]): AxleSetup =>
-  [...effects]
-    .sort((a, b) => Number(b.kind === 'spring') - Number(a.kind === 'spring'))
-    .reduce(applyEffect, setup);
+  canonicalEffects(effects).reduce(applyEffect, setup);
 
 const down = (mm: number): Vec3 => [0, 0, -mm];
 
-/** The axle after one effect. Composable in any order; lengths of links stay, only what the part changes changes.
+/** The axle after one effect; lengths of links stay, only what the part changes changes. Several go through `withEffects`:
+ *  what some do depends on what is there already (a cut takes a share of the rate that is in).
  *  An effect that has nothing to act on leaves the axle as it is: whether the part fits is the fitment's question. */
 export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
   const { model, spring } = setup;
@@ -176,7 +212,12 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
       return { ...setup, model: turnAxle(lowerTops(model, effect.longerMm / 2), turn) };
     }
     case 'spindle':
-      return withPoint(setup, 'wheelCentre', effect.offsetMm);
+      return {
+        ...withPoint(setup, 'wheelCentre', effect.offsetMm),
+        hubMovedMm: add(setup.hubMovedMm, effect.offsetMm),
+      };
+    case 'caster-bush':
+      return { ...setup, model: turnOnLinks(model, effect.deg * RAD_PER_DEG) };
     case 'camber-set':
       return {
         ...setup,
@@ -234,6 +275,25 @@ function turnAxle(model: SuspensionModel, rad: number): SuspensionModel {
     ...model,
     holds: model.holds.map((h) => (h.kind === 'pitch' ? { ...h, angleRad: h.angleRad + rad } : h)),
   };
+}
+
+/** The beam turned on its links: their ends on it go round the wheel axis the other way, their lengths stay. */
+function turnOnLinks(model: SuspensionModel, rad: number): SuspensionModel {
+  const [left, right] = [model.carrier.wheelLeft, model.carrier.wheelRight];
+  if (!left || !right) return model;
+  const middle = scale(add(left, right), 0.5);
+  const ends = new Set(
+    model.links
+      .filter((l) => l.name !== 'trackBar')
+      .flatMap((l) => [l.carrier, ...(l.twin ? [l.twin.carrier] : [])]),
+  );
+  const carrier = Object.fromEntries(
+    Object.entries(model.carrier).map(([name, p]) => [
+      name,
+      ends.has(name) ? add(middle, rotateAbout(sub(p, middle), [0, 1, 0], rad)) : p,
+    ]),
+  );
+  return { ...model, carrier };
 }
 
 function withUpperJoint(model: SuspensionModel, offset: Vec3): SuspensionModel {

@@ -9,6 +9,7 @@ export * from './spring-length';
 export * from './wheel-figures';
 export * from './axle-figures';
 export * from './edits';
+export * from './axle-case';
 export * from './stock-spring';
 export * from './ride-height';
 export * from './axle-loads';

@@ -3,7 +3,7 @@ import type { AxleSetup } from './edits';
 import type { SuspensionModel } from './model';
 import { poseAt, poseNear } from './pose-at';
 import type { Pose } from './solve-carrier';
-import { springForceN, springRateNPerMm, type SpringLaw } from './spring-law';
+import { signedSpringForceN, springForceN, springRateNPerMm, type SpringLaw } from './spring-law';
 import { springState } from './spring-length';
 
 export interface RideHeight {
@@ -38,12 +38,13 @@ const BALANCE_MM = 1e-9;
 /** half-width of the difference for the rate's second term, mm */
 const RATE_STEP_MM = 0.25;
 
-/** Vertical force of one wheel from its spring(s), N: mean of F·r over the springs of the axle. */
+/** Vertical force of one wheel from its spring(s), N: mean of F·r over the springs of the axle. Beyond free length it goes
+ *  on as a straight line below 0, so that a wheel that carries nothing has one height and not a whole range of them. */
 function wheelForceN(model: SuspensionModel, law: SpringLaw, pose: Pose): number {
   let sum = 0;
   for (const seat of model.springs) {
     const s = springState(model, seat, pose);
-    sum += springForceN(law, s.lengthMm) * s.ratio;
+    sum += signedSpringForceN(law, s.lengthMm) * s.ratio;
   }
   return sum / model.springs.length;
 }
@@ -88,7 +89,7 @@ export function rideHeight(setup: AxleSetup, loadN: number): Result<RideHeight, 
     if (Math.sign(f) === Math.sign(fb)) fa /= 2;
     else [za, fa] = [zb, fb];
     [zb, fb] = [z, f];
-    if (Math.abs(f) < loadN * 1e-13) break;
+    if (Math.abs(f) < Math.max(loadN, 1) * 1e-13) break;
   }
   const seat = model.springs[0];
   if (!seat) throw new Error('suspension model has no spring');
@@ -103,16 +104,32 @@ export function rideHeight(setup: AxleSetup, loadN: number): Result<RideHeight, 
   });
 }
 
-/** d(F·r)/dz: central difference over the poses; where a side is out of reach, the first term k·r² alone. */
+/** How far an axle that is a little different would stand from a known height, mm: one Newton step on its balance, good to
+ *  the second order of the difference. Null where it has no pose there. */
+export function movesBy(setup: AxleSetup, loadN: number, near: RideHeight): number | null {
+  const pose = poseNear(setup.model, near.zMm, 0, near.pose);
+  return pose.ok
+    ? -(wheelForceN(setup.model, setup.spring, pose.value) - loadN) / near.wheelRateNPerMm
+    : null;
+}
+
+/** d(F·r)/dz, N/mm, of the side on which the spring carries: central difference over the poses; next to free length, and
+ *  next to the end of the reach, from the loaded side alone (second order); with neither, the first term k·r². */
 function wheelRate({ model, spring }: AxleSetup, z: number, pose: Pose): number {
-  const up = poseNear(model, z + RATE_STEP_MM, 0, pose);
-  const down = poseNear(model, z - RATE_STEP_MM, 0, pose);
-  if (up.ok && down.ok)
-    return (
-      (wheelForceN(model, spring, up.value) - wheelForceN(model, spring, down.value)) / (2 * RATE_STEP_MM)
-    );
+  const at = (dz: number) => {
+    const p = poseNear(model, z + dz, 0, pose);
+    return p.ok ? p.value : null;
+  };
+  const force = (p: Pose) => wheelForceN(model, spring, p);
+  const [up, down] = [at(RATE_STEP_MM), at(-RATE_STEP_MM)];
+  if (up && down && carries(model, spring, down)) return (force(up) - force(down)) / (2 * RATE_STEP_MM);
+  const further = at(2 * RATE_STEP_MM);
+  if (up && further) return (4 * force(up) - force(further) - 3 * force(pose)) / (2 * RATE_STEP_MM);
   const seat = model.springs[0];
   if (!seat) return 0;
   const s = springState(model, seat, pose);
   return springRateNPerMm(spring, s.lengthMm) * s.ratio ** 2;
 }
+/** Every spring is shorter than free. */
+const carries = (model: SuspensionModel, law: SpringLaw, pose: Pose): boolean =>
+  model.springs.every((seat) => springState(model, seat, pose).lengthMm < law.freeLengthMm);

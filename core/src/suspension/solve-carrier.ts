@@ -30,6 +30,8 @@ const CLOSED_MM = 1e-10;
 const MAX_ITERATIONS = 40;
 /** largest turn of one Newton step, rad: keeps the assembly that is continuous with the design pose */
 const MAX_TURN_RAD = 0.25;
+/** cosine of the largest turn between a pose and the one it was solved from, 0.6 rad: further away is another assembly */
+const SAME_ASSEMBLY_COS = Math.cos(0.6);
 
 export const AT_DESIGN: Pose = {
   rotation: IDENTITY,
@@ -133,6 +135,8 @@ const R = new Float64Array(9);
 const S = new Float64Array(3);
 const M = new Float64Array(42);
 const X = new Float64Array(6);
+/** sign of the Jacobian's determinant at the last elimination: it turns where the mechanism passes a turning point */
+let sense = 0;
 
 /** Newton on the carrier's six freedoms (three translations, a rotation vector).
  *
@@ -141,6 +145,7 @@ const X = new Float64Array(6);
  *  2. analytic Jacobian rows [∂/∂s, ∂/∂ω] with δP = δs + ω × (P − s)
  *  3. 6×6 elimination with pivoting, step limited in turn
  *  4. until every residual is below CLOSED_MM; else the worst member is named
+ *  5. refused where the Jacobian's sign is not that of the start: that pose lies past a turning point, on another assembly
  *  The last Jacobian also gives the rates per mm of travel (right-hand side 1 on the drives). */
 export function solveCarrier(
   model: SuspensionModel,
@@ -157,13 +162,17 @@ export function solveCarrier(
     S[i] = start.shift[i as 0 | 1 | 2];
   }
   const fail = () => bad({ code: 'no-pose' as const, member: c.names[worstRow()] ?? 'unknown' });
+  let startSense = 0;
   for (let i = 0; i < MAX_ITERATIONS; i++) {
     const worst = assemble(c, target);
     if (!Number.isFinite(worst)) return fail();
     if (worst < CLOSED_MM) {
       const first = 6 - c.drives.length / 3;
       for (let k = 0; k < 6; k++) M[7 * k + 6] = k >= first ? 1 : 0;
+      const member = mostStrained(c);
       if (!eliminate()) return fail();
+      if ((startSense !== 0 && sense !== startSense) || turnedCos(r0) < SAME_ASSEMBLY_COS)
+        return bad({ code: 'no-pose' as const, member });
       const at = (k: number) => R[k] ?? 0;
       return good({
         rotation: [
@@ -177,6 +186,7 @@ export function solveCarrier(
     }
     const member = worstRow();
     if (!eliminate()) return bad({ code: 'no-pose', member: c.names[member] ?? 'unknown' });
+    if (i === 0) startSense = sense;
     step();
   }
   assemble(c, target);
@@ -295,6 +305,17 @@ function linkRow(
   return length - d[at + 6]!;
 }
 
+/** The member that a turning point is named after: the drive is at its end, so the last one before it. */
+const mostStrained = (c: Compiled): string => c.names[c.kinds.length - 1] ?? 'linkage';
+
+/** Cosine of the angle between a rotation and the one in R. */
+function turnedCos(from: Mat3): number {
+  let trace = 0;
+  for (let i = 0; i < 3; i++)
+    for (let k = 0; k < 3; k++) trace += from[i as 0 | 1 | 2][k as 0 | 1 | 2] * (R[3 * i + k] ?? 0);
+  return (trace - 1) / 2;
+}
+
 function worstRow(): number {
   let at = 0;
   for (let i = 1; i < 6; i++) if (abs(M[7 * i + 6]!) > abs(M[7 * at + 6]!)) at = i;
@@ -323,10 +344,12 @@ function step(): void {
 
 /** Gauss with partial pivoting on the 6 rows of M, in place; the solution is in X. False when singular. */
 function eliminate(): boolean {
+  sense = 1;
   for (let c = 0; c < 6; c++) {
     let pivot = c;
     for (let r = c + 1; r < 6; r++) if (abs(M[7 * r + c]!) > abs(M[7 * pivot + c]!)) pivot = r;
     if (!(abs(M[7 * pivot + c]!) > 1e-12)) return false;
+    if (M[7 * pivot + c]! < 0 !== (pivot !== c)) sense = -sense;
     if (pivot !== c)
       for (let k = c; k < 7; k++) {
         const held = M[7 * c + k]!;

@@ -15,6 +15,19 @@ export function springForceN(law: SpringLaw, lengthMm: number): number {
   return law.table ? interpolate(law.table, deflection) : law.rateNPerMm * deflection;
 }
 
+/** The same, carried on as a straight line beyond free length, where it is negative: for finding where the force ends, N.
+ *  @example signedSpringForceN({ freeLengthMm: 500, rateNPerMm: 100 }, 510) // -1000 */
+export function signedSpringForceN(law: SpringLaw, lengthMm: number): number {
+  const deflection = law.freeLengthMm - lengthMm;
+  if (deflection >= 0) return springForceN(law, lengthMm);
+  const [first, second] = law.table ?? [];
+  const rate =
+    first && second && second[0] > first[0]
+      ? (second[1] - first[1]) / (second[0] - first[0])
+      : law.rateNPerMm;
+  return rate * deflection;
+}
+
 /** Rate of the spring at a length, N/mm.
  *  @example springRateNPerMm({ freeLengthMm: 500, rateNPerMm: 100 }, 400) // 100 */
 export function springRateNPerMm(law: SpringLaw, lengthMm: number): number {

@@ -2,6 +2,7 @@ import type { SuspensionModel } from './model';
 import { poseAt, poseNear } from './pose-at';
 import { springState } from './spring-length';
 import type { SweepPoint } from './sweep';
+import type { Vec3 } from './vec';
 import { wheelFigures, type WheelFigures } from './wheel-figures';
 
 /** What ends the travel of one axle; travel from the unedited design, mm. Null where the platform names none. */
@@ -16,7 +17,7 @@ export interface TravelLimits {
   /** ball joint swing from design either way */
   readonly ballSwingDeg: number | null;
 }
-export type LimitedBy = 'bump stop' | 'damper' | 'shaft joint' | 'shaft plunge' | 'ball joint' | 'linkage';
+export type LimitedBy = 'bump stop' | 'damper' | 'CV joint' | 'CV plunge' | 'ball joint' | 'linkage';
 /** A wheel wants about this much of its travel below it, or it hangs at every dip. */
 export const ADVISED_DROOP_SHARE = 0.35;
 export interface TravelRoom {
@@ -32,25 +33,30 @@ export interface TravelRoom {
   readonly damperForShareMm: number | null;
 }
 /** Where the stops of an edited axle touch and are solid, mm from design. The stop of a strut or coil-over sits inside it
- *  and meets at the same damper length, so a spacer on top brings it forward; elsewhere only a lower stop does. */
+ *  and meets at the same damper length, so a spacer on top brings it forward; elsewhere only a lower stop does. Travel is
+ *  told at the wheel centre: where the hub was moved on its knuckle, the same meeting stands at another travel. */
 export function stopsOf(
   stock: SuspensionModel,
-  edited: { readonly model: SuspensionModel; readonly stopLowerMm: number },
+  edited: { readonly model: SuspensionModel; readonly stopLowerMm: number; readonly hubMovedMm: Vec3 },
   limits: { readonly stopMm: number; readonly solidMm: number },
 ): { readonly stopMm: number; readonly solidMm: number } {
-  const at = (zMm: number) => sameLengthMm(stock, edited.model, zMm) - edited.stopLowerMm;
+  const at = (zMm: number) => sameLengthMm(stock, edited, zMm) - edited.stopLowerMm;
   return { stopMm: at(limits.stopMm), solidMm: at(limits.solidMm) };
 }
 /** Travel at which the edited coil-over is as short as the stock one at `zMm`. */
-function sameLengthMm(stock: SuspensionModel, edited: SuspensionModel, zMm: number): number {
+function sameLengthMm(
+  stock: SuspensionModel,
+  { model: edited, hubMovedMm }: { readonly model: SuspensionModel; readonly hubMovedMm: Vec3 },
+  zMm: number,
+): number {
   const [was, is] = [stock.dampers[0], edited.dampers[0]];
-  if (!edited.coilOver || !was || !is || stock === edited) return zMm;
+  if (!edited.coilOver || !was || !is || stock === edited) return zMm + hubMovedMm[2];
   const length = (m: SuspensionModel, seat: typeof was, z: number) => {
     const pose = poseAt(m, z);
     return pose.ok ? springState(m, seat, pose.value) : null;
   };
   const wanted = length(stock, was, zMm)?.lengthMm;
-  let z = zMm;
+  let z = zMm + hubMovedMm[2];
   for (let i = 0; i < 12 && wanted !== undefined; i++) {
     const here = length(edited, is, z);
     if (!here) break;
@@ -131,8 +137,8 @@ function limited(model: SuspensionModel, rideZMm: number, limits: TravelLimits):
     down: walkFrom(model, rideZMm, -1),
     damperAt,
     joints: [
-      ['shaft joint', (p) => over(figures(p)?.cvOuterDeg, limits.cvExtremeDeg)],
-      ['shaft plunge', (p) => over(abs(figures(p)?.shaftChangeMm), limits.plungeMm)],
+      ['CV joint', (p) => over(figures(p)?.cvOuterDeg, limits.cvExtremeDeg)],
+      ['CV plunge', (p) => over(abs(figures(p)?.shaftChangeMm), limits.plungeMm)],
       ['ball joint', (p) => over(abs(figures(p)?.lowerSwingDeg), limits.ballSwingDeg)],
       ['ball joint', (p) => over(abs(figures(p)?.upperSwingDeg), limits.ballSwingDeg)],
     ],

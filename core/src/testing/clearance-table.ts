@@ -20,7 +20,7 @@ export const TABLE: readonly (readonly [platform: string, sizes: readonly string
   ['sarnby-courser', ['235/65R18', '245/65R18', '255/70R18']],
   ['hollin-bracken', ['265/70R17', '285/70R17', '33x12.50R17']],
   ['mettrick-cairn', ['8.25R16', '235/85R16', '265/85R16']],
-  ['corvane-drumlin-2500', ['285/75R18', '295/75R18', '37x12.50R18']],
+  ['corvane-drumlin-heavy', ['285/75R18', '295/75R18', '37x12.50R18']],
 ];
 const ROWS = 17;
 const COLUMNS = 17;
@@ -60,7 +60,7 @@ function lift(input: RubAxleInput, tire: TireAsked): string {
 /** The page of the docs: what clears with what, on today's wheel, as built. */
 export function clearanceTable(): string {
   const lines = [
-    '| platform and tyre | axle | nearest as built | to the solid stop | least lift | with reliefs that come off again |',
+    '| platform and tyre | axle | nearest as built | to the solid stop | least lift | with reversible trims |',
     '| --- | --- | --- | --- | --- | --- |',
   ];
   for (const [code, sizes] of TABLE) {

@@ -23,6 +23,7 @@ export const catalogue: Catalogue = {
   tires: csv('tires.csv') as unknown as Catalogue['tires'],
   wheels: csv('wheels.csv') as unknown as Catalogue['wheels'],
   reliefs: json('reliefs.json'),
+  joints: json('joints.json'),
   operations: json('operations.json'),
   access: json('access.json'),
   closing: json('closing.json'),

@@ -41,7 +41,7 @@ describe('gearing', () => {
   });
   it('torque at the wheels is engine × first × axle, and push falls with the loaded radius', () => {
     expect(g.rows[0]!.wheelTorqueNm).toBeCloseTo(500 * 4.7 * 3.23, 6);
-    expect(g.rows[0]!.pushN).toBeCloseTo((500 * 4.7 * 3.23) / 0.396, 4);
+    expect(g.rows[0]!.tractiveN).toBeCloseTo((500 * 4.7 * 3.23) / 0.396, 4);
   });
   it('crawls at idle in first and low, by hand 2.2 km/h', () => {
     expect(g.rows[0]!.crawlKmh).toBeCloseTo((600 / (4.7 * 3.23 * 2.72)) * 2 * Math.PI * 0.409 * 0.06, 6);

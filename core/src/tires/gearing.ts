@@ -20,7 +20,7 @@ export interface RatioRow {
   /** engine torque at the driven wheels in first gear, high range, N·m, without losses */
   readonly wheelTorqueNm: number;
   /** what that pushes with at the ground, N: a larger tyre takes it away */
-  readonly pushN: number;
+  readonly tractiveN: number;
   /** speed in first gear at idle, low range where there is one, km/h; null for an electric motor */
   readonly crawlKmh: number | null;
 }
@@ -42,7 +42,7 @@ export const speedAtKmh = (
   rollingRadiusMm: number,
 ): number => (rpm * 2 * Math.PI * rollingRadiusMm * 60) / (gear * axle * transfer * 1e6);
 
-/** Every listed axle ratio on the old and the new tyre; loaded radius for push, rolling radius for speeds. */
+/** Every listed axle ratio on the old and the new tyre; loaded radius for tractive force, rolling radius for speeds. */
 export function gearing(
   d: Driveline,
   v: {
@@ -65,7 +65,7 @@ export function gearing(
       newRpm: rpm(axle, top, v.newRollingMm),
       byGearRpm: d.gears.map((g) => rpm(axle, g, v.newRollingMm)),
       wheelTorqueNm,
-      pushN: (wheelTorqueNm * 1000) / v.newLoadedMm,
+      tractiveN: (wheelTorqueNm * 1000) / v.newLoadedMm,
       crawlKmh:
         d.idleRpm === null ? null : speedAtKmh(d.idleRpm, first, axle, d.lowRange ?? 1, v.newRollingMm),
     };

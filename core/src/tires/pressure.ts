@@ -2,8 +2,8 @@ import { bad, good, type Result } from '../units/result';
 import type { TireClass } from './tire-size';
 
 /** L ∝ P^n. */
-const EXPONENT: Readonly<Record<TireClass, number>> = { P: 0.5, metric: 0.65, LT: 0.7 };
-const FLOOR_KPA: Readonly<Record<TireClass, number>> = { P: 180, metric: 180, LT: 240 };
+export const LOAD_EXPONENT: Readonly<Record<TireClass, number>> = { P: 0.5, metric: 0.65, LT: 0.7 };
+export const PRESSURE_FLOOR_KPA: Readonly<Record<TireClass, number>> = { P: 180, metric: 180, LT: 240 };
 
 export interface PressureFault {
   readonly code: 'tire-overloaded';
@@ -21,6 +21,6 @@ export function startingPressureKpa(
   maxPressureKpa: number,
 ): Result<number, PressureFault> {
   if (wheelLoadKg > capacityKg) return bad({ code: 'tire-overloaded', loadKg: wheelLoadKg, capacityKg });
-  const raw = maxPressureKpa * (wheelLoadKg / capacityKg) ** (1 / EXPONENT[cls]);
-  return good(Math.min(Math.max(raw, FLOOR_KPA[cls]), maxPressureKpa));
+  const raw = maxPressureKpa * (wheelLoadKg / capacityKg) ** (1 / LOAD_EXPONENT[cls]);
+  return good(Math.min(Math.max(raw, PRESSURE_FLOOR_KPA[cls]), maxPressureKpa));
 }

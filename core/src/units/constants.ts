@@ -1,6 +1,7 @@
 export const MM_PER_INCH = 25.4; // exact, 1959
 export const KG_PER_LB = 0.45359237; // exact, 1959
 export const G_M_PER_S2 = 9.80665; // standard gravity, exact
+export const N_PER_LBF = KG_PER_LB * G_M_PER_S2; // exact
 export const N_PER_KGF = G_M_PER_S2;
 export const KPA_PER_PSI = 6.894757293168361; // lbf per square inch
 export const KM_PER_MILE = 1.609344; // exact

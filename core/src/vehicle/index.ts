@@ -1,3 +1,6 @@
-export * from './axle-setup';
+export * from './fitted-parts';
+export * from './stock-axle';
+export * from './loads';
+export * from './vehicle-axle';
 export * from './mounted-side';
 export * from './read-tape';

@@ -1,85 +1,111 @@
-import type { AxleSpec, KnownVehicle, Range } from '../catalogue';
+import type { KnownVehicle, Range } from '../catalogue';
+import { explain, given, LEVEL_MM, LOOKS_LIKE_GROUND_MM, measured, TAPE_MM, type Figure } from '../evidence';
 import { CORNERS, type Corner, type Tape } from '../job';
-import { measured, type Figure } from '../evidence';
-import type { Finding } from '../evidence';
-import { LEFT_RIGHT_MM, LEVEL_MM, TAPE_MM } from '../evidence';
 import type { Axle } from '../suspension';
 import { parseLength, type LengthFault, type LengthReading, type LengthUnit } from '../units';
 
-/** Hub-to-arch heights that a tape can show on a road vehicle, mm. */
+/** Hub-to-arch heights that a tape can show on a road vehicle, mm; from the ground a wheel's radius more. */
 export const ARCH_RANGE_MM: Range = [250, 1300];
+const GROUND_RANGE_MM: Range = [400, 1900];
 
+export interface TapeSides {
+  readonly left: Figure;
+  readonly right: Figure;
+}
 export interface TapeReading {
   readonly corners: Readonly<
     Record<Corner, { readonly reading: LengthReading } | { readonly fault: LengthFault }>
   >;
+  /** hub centre to arch, both sides of an axle; null until both are taped and read the right way */
+  readonly sides: Readonly<Record<Axle, TapeSides | null>>;
   readonly front: Figure | null;
   readonly rear: Figure | null;
   /** rear − front − the platform's own difference; null until both axles are taped and the vehicle is known */
   readonly rake: Figure | null;
   readonly level: boolean | null;
-  readonly findings: readonly Finding[];
+  /** corners that only make sense if the tape was held the other way: nothing uses them until somebody has said */
+  readonly inDoubt: readonly Corner[];
 }
-
-const AXLE_CORNERS: Readonly<Record<Axle, readonly [Corner, Corner]>> = {
+export const AXLE_CORNERS: Readonly<Record<Axle, readonly [Corner, Corner]>> = {
   front: ['leftFront', 'rightFront'],
   rear: ['leftRear', 'rightRear'],
 };
+export const axleOfCorner = (c: Corner): Axle => (AXLE_CORNERS.front.includes(c) ? 'front' : 'rear');
 
-/** Reads the four corners and judges them against each other and against what is ordinary for this platform. */
-export function readTape(tape: Tape, vehicle: KnownVehicle | null, prefer: LengthUnit): TapeReading {
+/** Reads the four corners. A reading from the ground becomes hub to arch by the loaded radius of the tyre that stands there.
+ *
+ *  1. each text as a length; out of range or unreadable is a fault that keeps its text
+ *  2. where the vehicle is known, a height that is off by more than LOOKS_LIKE_GROUND_MM the way it is said to be held is in
+ *     doubt, and with it its axle: it is asked about before anything uses it
+ *  3. mean of both sides, rake
+ *  `loadedMm`: loaded radius of today's tyre per axle, mm; null where its size cannot be read. */
+export function readTape(
+  tape: Tape,
+  vehicle: KnownVehicle | null,
+  prefer: LengthUnit,
+  loadedMm: Readonly<Record<Axle, number | null>>,
+): TapeReading {
+  const ground = tape.readFrom === 'ground';
+  const range = ground ? GROUND_RANGE_MM : ARCH_RANGE_MM;
   const read = (corner: Corner) => {
-    const r = parseLength(tape.corners[corner], { minMm: ARCH_RANGE_MM[0], maxMm: ARCH_RANGE_MM[1], prefer });
+    const r = parseLength(tape.corners[corner], { minMm: range[0], maxMm: range[1], prefer });
     return r.ok ? { reading: r.value } : { fault: r.fault };
   };
   const corners = Object.fromEntries(CORNERS.map((c) => [c, read(c)])) as TapeReading['corners'];
-  const findings: Finding[] = [];
-  const mmOf = (corner: Corner): number | null => {
+  const heightOf = (corner: Corner): Figure | null => {
     const c = corners[corner];
-    return 'reading' in c ? c.reading.mm : null;
+    if (!('reading' in c)) return null;
+    const held = measured('corner', c.reading.mm, 'mm', [], {
+      from: ground ? 'ground to arch' : 'hub to arch',
+    });
+    if (!ground) return held;
+    const radius = loadedMm[axleOfCorner(corner)];
+    return radius === null
+      ? null
+      : explain('corner', 'mm', 'difference', {
+          from: held,
+          less: given('loaded-radius', radius, 'mm', 'of the tyre that stands there'),
+        });
   };
-  const mean = (axle: Axle, spec: AxleSpec | null): Figure | null => {
-    const [left, right] = AXLE_CORNERS[axle].map(mmOf);
-    if (left == null || right == null) return null;
-    const lean = vehicle?.platform.leanLeftMm ?? 0;
-    const difference = left + lean - right;
-    if (Math.abs(difference) > LEFT_RIGHT_MM)
-      findings.push({
-        code: 'left-right',
-        axle,
-        differenceMm: Math.abs(left - right),
-        lowSide: left < right ? 'left' : 'right',
-      });
-    const value = (left + right) / 2;
-    if (spec) {
-      const ordinary: Range = [spec.archMm - spec.archToleranceMm, spec.archMm + spec.archToleranceMm];
-      if (value < ordinary[0] || value > ordinary[1])
-        findings.push({ code: 'outside-ordinary', axle, measuredMm: value, ordinary });
-    }
-    return measured(
-      'arch-today',
-      value,
-      'mm',
-      [measured('corner', left, 'mm'), measured('corner', right, 'mm')],
-      {
-        formula: 'mean-of-sides',
-        plusMinus: TAPE_MM,
-      },
-    );
+  const heights = Object.fromEntries(CORNERS.map((c) => [c, heightOf(c)])) as Record<Corner, Figure | null>;
+  const inDoubt = CORNERS.filter((c) => {
+    const h = heights[c];
+    if (!h || !vehicle) return false;
+    const over = h.value - vehicle.platform[axleOfCorner(c)].archMm;
+    return ground ? over < -LOOKS_LIKE_GROUND_MM : over > LOOKS_LIKE_GROUND_MM;
+  });
+  const sidesOf = (axle: Axle): TapeSides | null => {
+    const [l, r] = AXLE_CORNERS[axle];
+    const [left, right] = [heights[l], heights[r]];
+    return left && right && !inDoubt.includes(l) && !inDoubt.includes(r) ? { left, right } : null;
   };
-  const front = mean('front', vehicle?.platform.front ?? null);
-  const rear = mean('rear', vehicle?.platform.rear ?? null);
-  const rakeMm =
-    front && rear && vehicle ? rear.value - front.value - vehicle.platform.levelArchDifferenceMm : null;
+  const sides = { front: sidesOf('front'), rear: sidesOf('rear') };
+  const mean = (s: TapeSides | null): Figure | null =>
+    s && {
+      ...explain('arch-today', 'mm', 'mean-of-sides', { ...s }, { plusMinus: TAPE_MM }),
+      truth: 'measured',
+    };
+  const [front, rear] = [mean(sides.front), mean(sides.rear)];
+  const rake =
+    front && rear && vehicle
+      ? explain('rake', 'mm', 'rear-minus-front', {
+          rear,
+          front,
+          level: given(
+            'level-difference',
+            vehicle.platform.levelArchDifferenceMm,
+            'mm',
+            vehicle.platform.label,
+          ),
+        })
+      : null;
   return {
     corners,
+    sides,
     front,
     rear,
-    rake:
-      front && rear && rakeMm !== null
-        ? measured('rake', rakeMm, 'mm', [rear, front], { formula: 'rear-minus-front' })
-        : null,
-    level: rakeMm === null ? null : Math.abs(rakeMm) <= LEVEL_MM,
-    findings,
+    rake: rake && { ...rake, truth: 'measured' },
+    level: rake && Math.abs(rake.value) <= LEVEL_MM,
+    inDoubt,
   };
 }

@@ -32,14 +32,14 @@ export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
       table: {
         widths: [190, 150, '*'],
         body: [
-          row('Tyre', card.size, `was ${formatTireSize(tires.check.today.size)}`),
+          row('Tyre', card.size, `was ${formatTireSize(tires.check.front.today.size)}`),
           row(
             FIGURE_WORDS.circumference,
             figureText(card.circumference, style, 0),
             'loaded as at curb; enter this where the tool asks for circumference',
           ),
-          row('Turns per km', formatDecimal(card.revsPerKm.value, 1)),
-          row('Turns per mile', formatDecimal(card.revsPerMile.value, 1)),
+          row(FIGURE_WORDS['revs-per-km'], formatDecimal(card.revsPerKm.value, 1)),
+          row(FIGURE_WORDS['revs-per-mile'], formatDecimal(card.revsPerMile.value, 1)),
           row(
             'Pressure front, start',
             pressure('front'),
@@ -47,12 +47,12 @@ export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
           ),
           row('Pressure rear, start', pressure('rear'), ''),
           row(
-            'Axle ratio in it',
-            card.axleRatio === null ? 'not read yet' : formatDecimal(card.axleRatio, 2),
+            'Axle ratio',
+            card.axleRatio === null ? 'not known yet' : formatDecimal(card.axleRatio, 2),
             card.axleRatio === null ? 'read it off the plate before entering' : '',
           ),
-          row('Until entered: shows 50', figureText(card.at50, style, 1), 'true speed'),
-          row('Until entered: shows 100', figureText(card.at100, style, 1), 'true speed'),
+          row('Until entered: true speed at 50 shown', figureText(card.at50, style, 1)),
+          row('Until entered: true speed at 100 shown', figureText(card.at100, style, 1)),
           row('Until entered: 100 on the odometer', figureText(card.odometer, style, 1), 'true distance'),
         ],
       },

@@ -35,6 +35,7 @@ export function loadDemo(dir: string): DemoWorld {
         tires: csv(readFileSync(join(dir, 'tires.csv'), 'utf8')),
         wheels: csv(readFileSync(join(dir, 'wheels.csv'), 'utf8')),
         reliefs: json('reliefs.json'),
+        joints: json('joints.json'),
         operations: json('operations.json'),
         access: json('access.json'),
         closing: json('closing.json'),

@@ -1,15 +1,21 @@
-import type { WorkStep } from '@rigger/core';
+import { openNeeds, type Figure, type WorkStep } from '@rigger/core';
 import {
   duration,
   figureText,
-  findingText,
+  fasteningText,
+  FIGURE_WORDS,
+  FORMULA_WORDS,
   HAZARD_WORDS,
   length,
   longDay,
   money,
   plural,
   lineProvenance,
-  VERDICT_WORDS,
+  NEED_WORDS,
+  needText,
+  quantity,
+  stepText,
+  wedgeText,
   type Style,
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
@@ -75,20 +81,21 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
       margin: [0, 0, 0, 10],
     });
   }
-  const open = needs.filter((n) => n.verdict !== 'fits');
-  const notes = needs.filter((n) => n.verdict === 'fits');
-  const over = m.overBudget ? [{ verdict: 'ask' as const, finding: m.overBudget }] : [];
-  if (open.length + notes.length + over.length > 0) {
-    content.push({ text: 'Still to settle, and to know', style: 'section' });
+  const over = m.overBudget
+    ? [{ verdict: 'ask' as const, finding: m.overBudget, about: { part: null, axle: null } }]
+    : [];
+  const listed = [...openNeeds(needs), ...over, ...needs.filter((n) => n.verdict === 'fits')];
+  if (listed.length > 0) {
+    content.push({ text: 'Still open, and printed on the sheet', style: 'section' });
     content.push({
-      ul: [...open, ...over, ...notes].map((n) => ({
+      ul: listed.map((n) => ({
         text: [
           {
-            text: n.verdict === 'fits' ? 'note  ' : `${VERDICT_WORDS[n.verdict]}  `,
+            text: `${NEED_WORDS[n.verdict]}  `,
             bold: true,
             color: n.verdict === 'fits' ? INK2 : RUST,
           },
-          findingText(n.finding, style, vehicle?.platform ?? null),
+          needText(n, style, vehicle?.platform ?? null),
         ],
       })),
       margin: [0, 0, 0, 8],
@@ -119,6 +126,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
                     small(
                       `${l.maker} · ${lineProvenance(l)}${l.leadDays ? ` · ${plural(l.leadDays, 'day')} to come` : ''}`,
                     ),
+                    ...(l.note === '' ? [] : [small(l.note)]),
                   ],
                 },
                 figure(String(l.quantity)),
@@ -162,9 +170,14 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
     content.push({ text: `Tools: ${m.plan.tools.join(', ')}.`, color: INK2, margin: [0, 0, 0, 6] });
     m.plan.steps.forEach((step, i) => {
       if (i === m.plan.rideHeightLine) content.push(rideHeightLine());
-      content.push(stepBlock(step));
+      content.push(stepBlock(step, style));
     });
   }
+  if (forecast)
+    content.push(
+      { text: 'Where the figures come from', style: 'section' },
+      ...[forecast.front.lift, forecast.rear.lift, forecast.planned.heightMm].map((f) => chain(f, style, 0)),
+    );
   return documentOf(content, { ...m, title: `Build sheet ${m.number} ${head.customer}` });
 }
 
@@ -186,7 +199,29 @@ const rideHeightLine = (): Content => ({
   margin: [0, 6, 0, 6],
 });
 
-function stepBlock(s: WorkStep): Content {
+/** A figure with what it was computed from, two levels deep: enough to follow it on paper. */
+const CHAIN_DEPTH = 2;
+function chain(f: Figure, style: Style, depth: number): Content {
+  return {
+    stack: [
+      {
+        text: [
+          `${FIGURE_WORDS[f.name]}: `,
+          { text: depth === 0 ? figureText(f, style, 0) : quantity(f.value, f.unit, style), font: 'Spline' },
+          {
+            text: [f.formula ? `  ${FORMULA_WORDS[f.formula]}` : '', f.from ? `  (${f.from})` : ''].join(''),
+            color: INK2,
+          },
+        ],
+        fontSize: 8,
+      },
+      ...(depth < CHAIN_DEPTH ? f.because.map((b) => chain(b, style, depth + 1)) : []),
+    ],
+    margin: [depth === 0 ? 0 : 10, depth === 0 ? 4 : 0, 0, 0],
+  };
+}
+
+function stepBlock(s: WorkStep, style: Style): Content {
   return {
     unbreakable: true,
     columns: [
@@ -196,7 +231,7 @@ function stepBlock(s: WorkStep): Content {
         stack: [
           {
             text: [
-              { text: s.text },
+              { text: stepText(s) },
               {
                 text: `   ${s.axle === 'vehicle' ? '' : `${s.axle} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}`,
                 color: INK2,
@@ -209,17 +244,26 @@ function stepBlock(s: WorkStep): Content {
             color: RUST,
             fontSize: 8.5,
           })),
-          ...s.fastenings.map((f) => ({
-            text: [
-              `${f.what}, ${f.count} × ${f.thread}: `,
-              { text: `${f.torqueNm} N·m`, font: 'Spline', bold: true },
-              {
-                text: ` ${f.source === 'part-maker' ? 'part maker’s figure' : 'platform’s figure'}${f.note ? ` · ${f.note}` : ''}   signed ________`,
-                color: INK2,
-              },
-            ],
+          ...s.notes.map((n) => ({ text: `${n.part}: ${n.note}`, bold: true, fontSize: 8.5 })),
+          ...(s.wedge ? [{ text: wedgeText(s.wedge), bold: true, fontSize: 8.5 }] : []),
+          ...(s.handTight.length > 0
+            ? [{ text: `Run on by hand only: ${s.handTight.join(', ')}.`, fontSize: 8.5 }]
+            : []),
+          ...s.figures.map((f) => ({
+            text: `${FIGURE_WORDS[f.name]}: ${quantity(f.value, f.unit, style)}`,
             fontSize: 8.5,
           })),
+          ...s.fastenings.map((f) => {
+            const t = fasteningText(f, style);
+            return {
+              text: [
+                `${t.what}: `,
+                { text: t.torque, font: 'Spline', bold: true },
+                { text: ` ${t.source}   signed ________`, color: INK2 },
+              ],
+              fontSize: 8.5,
+            };
+          }),
         ],
       },
       {

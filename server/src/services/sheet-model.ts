@@ -37,12 +37,12 @@ export function sheetModel(
   settings: ShopSettings,
   printedOn: string,
 ): SheetModel {
-  const assessment = assess(sections, catalogue, settings);
+  const assessment = assess(sections, catalogue, settings, { day: printedOn });
   const { vehicle, forecast } = assessment;
   if (!vehicle) throw new AppError('vehicle-missing');
-  const plan = workPlan(assessment.chosen, vehicle, catalogue, sections.tire.reliefs);
-  const lines = partsList(sections, vehicle, catalogue);
-  const money = moneyOf(lines, plan.minutes, settings);
+  const plan = workPlan(assessment, sections, catalogue);
+  const lines = partsList(sections, assessment, catalogue);
+  const money = moneyOf(lines, plan, settings);
   return {
     number,
     sections,

@@ -3,7 +3,17 @@ import type { Catalogue } from '@rigger/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 
-const KINDS = ['platforms', 'parts', 'kits', 'tires', 'wheels', 'reliefs', 'operations', 'access'] as const;
+const KINDS = [
+  'platforms',
+  'parts',
+  'kits',
+  'tires',
+  'wheels',
+  'reliefs',
+  'joints',
+  'operations',
+  'access',
+] as const;
 interface ItemRow {
   readonly kind: string;
   readonly code: string;

@@ -1,4 +1,4 @@
-import { ADDED_TO_SETTINGS, ADDED_TO_TIRE } from '@rigger/contracts';
+import { ADDED_TO_SETTINGS, ADDED_TO_TIRE, toVersion3 } from '@rigger/contracts';
 import type { Knex } from 'knex';
 
 export interface NamedMigration extends Knex.Migration {
@@ -87,4 +87,45 @@ export const MIGRATIONS: readonly NamedMigration[] = [
       await rewrite(k, SETTINGS, losing(ADDED_TO_SETTINGS));
     },
   },
+  {
+    name: '004-wheels-by-axle',
+    async up(k) {
+      for (const [section, change] of Object.entries(toVersion3))
+        await rewrite(k, { table: 'job_sections', section }, change);
+      await rewrite(k, SETTINGS, ({ localTotalLiftMm, localTireLiftMm, localTrackIncreaseMm, ...rest }) => ({
+        ...rest,
+        placeLimits: [
+          ...limit('total-lift', localTotalLiftMm),
+          ...limit('tire-lift', localTireLiftMm),
+          ...limit('track-increase', localTrackIncreaseMm),
+          ...limit('wheel-spacer', 0),
+        ],
+      }));
+      // joints, families and work of the catalogue have another shape; the seed puts the new one in its place
+      await k('catalogue_items').delete();
+    },
+    async down(k) {
+      await rewrite(k, { table: 'job_sections', section: 'tape' }, losing({ readFrom: '' }));
+      await rewrite(k, TIRES, ({ rear, currentRear: _today, ...rest }) => ({
+        ...rest,
+        rearSize: (rear as { size?: string } | null)?.size ?? '',
+      }));
+      await rewrite(k, { table: 'job_sections', section: 'vehicle' }, (d) => ({
+        ...d,
+        changes: (d.changes as Stored[]).map(losing({ axle: null, liftMm: null })),
+      }));
+      await rewrite(k, SETTINGS, ({ placeLimits, ...rest }) => {
+        const of = (what: string) =>
+          (placeLimits as { what: string; limitMm: number }[]).find((l) => l.what === what)?.limitMm ?? 0;
+        return {
+          ...rest,
+          localTotalLiftMm: of('total-lift'),
+          localTireLiftMm: of('tire-lift'),
+          localTrackIncreaseMm: of('track-increase'),
+        };
+      });
+    },
+  },
 ];
+const limit = (what: string, limitMm: unknown) =>
+  typeof limitMm === 'number' ? [{ what, limitMm, verdict: 'ask', whose: 'set by the shop' }] : [];

@@ -4,7 +4,6 @@ import {
   assess,
   budgetFinding,
   elevation,
-  judgeSources,
   lacksOf,
   moneyFigures,
   moneyOf,
@@ -15,10 +14,11 @@ import {
   type SectionName,
 } from '@rigger/core';
 import { toObservable } from '@angular/core/rxjs-interop';
+import { localDay } from '@rigger/wording';
 import { filter, firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 import { mergeSection, same, type FieldConflict } from './merge';
-import { rememberedSteps } from './remembered-steps';
+import { rememberedAxles } from './remembered-axles';
 import { Shop } from './shop';
 
 type Data = JobSections[SectionName];
@@ -46,6 +46,7 @@ export interface Conflict {
 }
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused';
 
+const NO_WORK = { minutes: 0, alignmentMinutes: 0 };
 const SAVE_AFTER_MS = 250;
 const RETRY_AFTER_MS = 2500;
 /** typing in one field within this long is one step of undo */
@@ -99,33 +100,33 @@ export class JobStore {
 
   private readonly saveStates = toObservable(this.saveState);
 
-  private readonly steps = rememberedSteps();
+  private readonly prepare = rememberedAxles();
   /** everything the core says about the job as it stands now */
   readonly assessment = computed(() => {
     const [sections, catalogue, settings] = [this.sections(), this.shop.catalogue(), this.shop.settings()];
-    return sections && catalogue && settings ? assess(sections, catalogue, settings, this.steps) : null;
+    return sections && catalogue && settings
+      ? assess(sections, catalogue, settings, { prepare: this.prepare, day: localDay(new Date()) })
+      : null;
   });
   readonly lacks = computed(() => {
     const [sections, catalogue] = [this.sections(), this.shop.catalogue()];
     return sections && catalogue ? lacksOf(sections, catalogue) : [];
   });
   readonly plan = computed(() => {
-    const [a, catalogue] = [this.assessment(), this.shop.catalogue()];
-    return a?.vehicle && catalogue
-      ? workPlan(a.chosen, a.vehicle, catalogue, this.sections()?.tire.reliefs)
-      : null;
+    const [a, catalogue, sections] = [this.assessment(), this.shop.catalogue(), this.sections()];
+    return a?.vehicle && catalogue && sections ? workPlan(a, sections, catalogue) : null;
   });
   readonly lines = computed(() => {
     const [sections, a, catalogue] = [this.sections(), this.assessment(), this.shop.catalogue()];
-    return sections && a && catalogue ? partsList(sections, a.vehicle, catalogue) : [];
+    return sections && a && catalogue ? partsList(sections, a, catalogue) : [];
   });
   readonly money = computed(() => {
     const settings = this.shop.settings();
-    return settings ? moneyOf(this.lines(), this.plan()?.minutes ?? 0, settings) : null;
+    return settings ? moneyOf(this.lines(), this.plan() ?? NO_WORK, settings) : null;
   });
   readonly figures = computed(() => {
-    const [m, settings] = [this.money(), this.shop.settings()];
-    return m && settings ? moneyFigures(m, this.lines(), settings) : null;
+    const settings = this.shop.settings();
+    return settings ? moneyFigures(this.lines(), this.plan() ?? NO_WORK, settings) : null;
   });
   readonly overBudget = computed(() => {
     const [sections, money] = [this.sections(), this.money()];
@@ -137,16 +138,6 @@ export class JobStore {
       ? elevation(a.vehicle.platform, a.forecast, a.tires, sections.brief.heightLimitMm)
       : null;
   });
-  readonly sources = computed(() => {
-    const [sections, a, catalogue] = [this.sections(), this.assessment(), this.shop.catalogue()];
-    const vehicle = a?.vehicle;
-    if (!sections || !vehicle || !catalogue) return null;
-    return {
-      front: judgeSources('front', sections, vehicle, catalogue),
-      rear: judgeSources('rear', sections, vehicle, catalogue),
-    };
-  });
-
   /** Opens a job; what this browser could not save last time is put back and saved. */
   async open(id: string): Promise<void> {
     this.shop.load();

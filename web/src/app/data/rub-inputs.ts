@@ -1,12 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import {
-  afterBuild,
-  asAsked,
-  formatTireSize,
-  type Axle,
-  type RubAxleInput,
-  type TireAsked,
-} from '@rigger/core';
+import { asAsked, formatTireSize, type Axle, type RubAxleInput, type TireAsked } from '@rigger/core';
 import { JobStore } from './job-store';
 import { same } from './merge';
 import { Shop } from './shop';
@@ -32,18 +25,21 @@ export class RubInputs {
         brief: sections.brief,
         accessories: sections.vehicle.accessories,
         fitted: a.fitted,
-        planned: afterBuild(a.fitted, a.chosen),
-        reliefs: sections.tire.reliefs,
+        planned: a.planned,
+        reliefs: sections.tire.reliefs.filter((r) => r.axle === axle),
         catalogue: { reliefs: catalogue.reliefs },
       });
       return { front: of('front'), rear: of('rear') };
     },
     { equal: same },
   );
-  readonly tire = computed<TireAsked | null>(
+  /** the wanted tyre of each axle */
+  readonly tires = computed<Readonly<Record<Axle, TireAsked>> | null>(
     () => {
-      const target = this.store.assessment()?.tires.check?.target;
-      return target ? asAsked(target, formatTireSize(target.size)) : null;
+      const check = this.store.assessment()?.tires.check;
+      const of = (axle: Axle, c: NonNullable<typeof check>) =>
+        asAsked(c[axle].target, formatTireSize(c[axle].target.size));
+      return check ? { front: of('front', check), rear: of('rear', check) } : null;
     },
     { equal: same },
   );

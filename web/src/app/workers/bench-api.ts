@@ -1,7 +1,7 @@
 import {
   benchAxle,
   benchPose,
-  benchSetups,
+  onTheBench,
   type AxleSetup,
   type Bench,
   type BenchInput,
@@ -30,8 +30,9 @@ export function createBenchApi(): BenchApi {
   let setups: { readonly now: AxleSetup; readonly planned: AxleSetup } | null = null;
   return {
     load(input) {
-      setups = benchSetups(input);
-      return benchAxle(input, setups);
+      const on = onTheBench(input);
+      setups = { now: on.axle.today.state.setup, planned: on.planned.state.setup };
+      return benchAxle(input, on);
     },
     pose: (now, planned) =>
       setups && { now: benchPose(setups.now, now), planned: benchPose(setups.planned, planned) },

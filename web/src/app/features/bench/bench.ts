@@ -103,13 +103,13 @@ export class BenchView {
       : null;
   });
   protected readonly tire = computed(() => {
-    const check = this.store.assessment()?.tires.check;
+    const side = this.store.assessment()?.tires.check?.[this.model.axle()].target;
     const p = this.vehicle()?.platform;
     return {
-      radius: check
-        ? check.target.state.diameterMm / 2
+      radius: side
+        ? side.state.diameterMm / 2
         : (p?.[this.model.axle()].hardpoints.loadedRadiusMm ?? 380) * 1.04,
-      width: check?.target.state.sectionOnRimMm ?? 255,
+      width: side?.state.sectionOnRimMm ?? 255,
     };
   });
   protected readonly chartData = computed<CurveData | null>(() => {

@@ -6,7 +6,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatRadioModule } from '@angular/material/radio';
 import { MatSelectModule } from '@angular/material/select';
 import { ENTRY_LIMITS } from '@rigger/contracts';
-import { STAGES, USES, usageSum, type Stage, type Use } from '@rigger/core';
+import { STAGES, USES, usageSum, type Stage, type Stand, type Use } from '@rigger/core';
 import { briefHeadline, STAGE_WORDS, USE_WORDS } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { linkSection } from '../../data/link-section';
@@ -77,7 +77,7 @@ export class BriefView {
     reversibleOnly: new FormControl(false, { nonNullable: true }),
     heightLimitMm: new FormControl<number | null>(null),
     heightLimitWhat: this.text(),
-    stance: new FormControl<'level' | 'keep-rake'>('level', { nonNullable: true }),
+    stance: new FormControl<Stand | null>(null),
     chains: new FormControl(false, { nonNullable: true }),
     cruisingKmh: new FormControl<number | null>(null),
     notes: this.text(),

@@ -11,6 +11,7 @@ import { ENTRY_LIMITS } from '@rigger/contracts';
 import {
   claimed,
   given,
+  needKey,
   openNeeds,
   type Axle,
   type BuildItem,
@@ -22,6 +23,8 @@ import {
 import {
   duration,
   findingText,
+  needText,
+  NEED_WORDS,
   lineProvenance,
   matchHeadline,
   money,
@@ -33,11 +36,19 @@ import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
+import { MatchModel } from './match-model';
 
 interface Offer {
   readonly kind: BuildItem['kind'];
   readonly code: string;
   readonly label: string;
+}
+/** Reasons that every listed source has: said once above the list. */
+function commonReasons(all: readonly SourceVerdict[]): readonly Need[] {
+  const [first, ...rest] = all;
+  return rest.length === 0 || !first
+    ? []
+    : first.reasons.filter((r) => rest.every((s) => s.reasons.some((x) => needKey(x) === needKey(r))));
 }
 /** Parts that fill the list only when asked for: how many made for other vehicles each axle has. */
 type Shown = Readonly<Record<Axle, boolean>>;
@@ -58,6 +69,7 @@ type Shown = Readonly<Record<Axle, boolean>>;
     HeadlineBlock,
     NumberField,
   ],
+  providers: [MatchModel],
   templateUrl: './match.html',
   styleUrl: './match.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -67,6 +79,8 @@ export class MatchView {
   protected readonly shop = inject(Shop);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly verdicts = VERDICT_WORDS;
+  protected readonly needWords = NEED_WORDS;
+  protected readonly model = inject(MatchModel);
   protected readonly draft = computed(() => `${this.store.id() ?? ''}.build`);
   protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
   protected readonly forecast = computed(() => this.store.assessment()?.forecast ?? null);
@@ -77,17 +91,25 @@ export class MatchView {
   private readonly others = signal<Shown>({ front: false, rear: false });
   protected readonly axles = computed(() =>
     (['front', 'rear'] as const).map((axle) => {
-      const all = this.store.sources()?.[axle] ?? [];
+      const judged = this.model.matched()?.[axle] ?? [];
+      const picked = this.picked();
+      // the tick is the person's and shows at once; the verdict follows from the worker
+      const all = judged.map((s) => ({ ...s, chosen: picked.has(s.code) }));
       const foreign = all.filter((s) => !s.listed && !s.chosen);
+      const common = commonReasons(all.filter((s) => s.listed));
       const shown = this.others()[axle];
       return {
         axle,
         name: axle === 'front' ? 'Front' : 'Rear',
         sources: all.filter((s) => s.listed || s.chosen || shown),
         foreign: foreign.length,
+        common,
         shown,
       };
     }),
+  );
+  private readonly picked = computed(
+    () => new Set((this.store.sections()?.build.items ?? []).map((i) => i.code)),
   );
   protected readonly stance = computed(() => {
     const f = this.forecast();
@@ -141,10 +163,16 @@ export class MatchView {
 
   protected readonly priced = (minor: number) => money(minor, this.shop.style());
   protected readonly hours = duration;
-  protected readonly say = (n: Need) =>
+  protected readonly say = (n: Need) => needText(n, this.shop.style(), this.vehicle()?.platform ?? null);
+  /** without the part's name: the row says it */
+  protected readonly sayHere = (n: Need) =>
     findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
   protected readonly provenance = lineProvenance;
-  protected readonly reasons = (s: SourceVerdict) => s.reasons.map((r) => ({ ...r, text: this.say(r) }));
+  protected readonly provenanceOf = provenanceText;
+  protected readonly reasons = (s: SourceVerdict, common: readonly Need[]) => {
+    const said = new Set(common.map(needKey));
+    return s.reasons.filter((r) => !said.has(needKey(r))).map((r) => ({ ...r, text: this.sayHere(r) }));
+  };
   protected readonly claimOf = (s: SourceVerdict) =>
     s.claimLiftMm === null ? null : claimed('claimed-lift', s.claimLiftMm, 'mm', `${s.maker} ${s.code}`);
   protected readonly bodyOf = (mm: number, from: string): Figure => given('body-lift', mm, 'mm', from);
@@ -154,7 +182,8 @@ export class MatchView {
   };
   protected readonly after = (c: Cure) =>
     (c.provenance ? provenanceText(c.provenance) : 'still to ask whether it fits') +
-    (c.after ? '; with it ' : '');
+    (c.disturbs.length > 0 ? `; brings: ${c.disturbs.map((n) => this.say(n)).join(' ')}` : '') +
+    (c.alsoEnds.length > 0 ? `; also ends ${c.alsoEnds.length} more` : '');
 
   protected toggle(s: SourceVerdict): void {
     if (s.chosen) this.drop(s.code);

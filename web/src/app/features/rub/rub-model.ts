@@ -43,7 +43,7 @@ export class RubModel {
   readonly stopped = this.halted.asReadonly();
   readonly cell = this.picked.asReadonly();
   readonly posed = this.posedAt.asReadonly();
-  readonly tire = this.inputs.tire;
+  readonly tire = computed(() => this.inputs.tires()?.[this.chosenAxle()] ?? null);
   /** share of the work done, 0 to 1; null when nothing is under way */
   readonly progress = computed(() => {
     const p = this.step();
@@ -52,7 +52,7 @@ export class RubModel {
   readonly stage = computed(() => this.step()?.stage ?? null);
   private readonly input = computed(
     () => {
-      const [axles, tire] = [this.inputs.axles(), this.inputs.tire()];
+      const [axles, tire] = [this.inputs.axles(), this.tire()];
       return axles && tire ? { ...axles[this.chosenAxle()], tire } : null;
     },
     { equal: same },

@@ -13,6 +13,7 @@ import {
   type Relief,
   type RubCure,
   type RubProgress,
+  minutesOf,
 } from '@rigger/core';
 import {
   cureText,
@@ -258,7 +259,7 @@ export class RubView {
       on,
       says: cure
         ? cureText(cure, style).slice(relief.name.length + 2)
-        : `${duration(relief.minutes)}${relief.priceMinor > 0 ? `, ${money(relief.priceMinor, style)}` : ''}${relief.reversible ? ', comes off again' : ', stays'}`,
+        : `${duration(minutesOf(relief.work))}${relief.priceMinor > 0 ? `, ${money(relief.priceMinor, style)}` : ''}${relief.reversible ? ', reversible' : ', permanent'}`,
     };
   }
   protected toggle(kind: ObstacleKind | null, relief: Relief): void {

@@ -2,17 +2,23 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { openNeeds, type PartsLine, type WorkStep } from '@rigger/core';
+import { openNeeds, type Fastening, type Figure, type PartsLine, type WorkStep } from '@rigger/core';
 import {
   DISCLAIMER,
   duration,
+  fasteningText,
+  FIGURE_WORDS,
   findingText,
   HAZARD_WORDS,
   lineProvenance,
   money,
+  NEED_WORDS,
+  needText,
   plural,
+  quantity,
   sheetHeadline,
-  VERDICT_WORDS,
+  stepText,
+  wedgeText,
 } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { MakeFile, type Export } from '../../data/make-file';
@@ -25,7 +31,6 @@ export const EXPORTS: readonly Export[] = [
   { what: 'parts.csv', label: 'Parts list as CSV', fileName: (n) => `parts-${n}.csv` },
   { what: 'file', label: 'Save as file', fileName: (n) => `job-${n}.json` },
 ];
-const SPEC_WORDS = { 'part-maker': 'part maker’s figure', platform: 'platform’s figure' } as const;
 
 /** What is bought and what is done, in order, with the caution at the step. */
 @Component({
@@ -43,8 +48,12 @@ export class SheetView {
   protected readonly exports = EXPORTS;
   protected readonly disclaimer = DISCLAIMER;
   protected readonly hazards = HAZARD_WORDS;
-  protected readonly verdicts = VERDICT_WORDS;
-  protected readonly sources = SPEC_WORDS;
+  protected readonly needWords = NEED_WORDS;
+  protected readonly text = stepText;
+  protected readonly wedge = wedgeText;
+  protected readonly joint = (f: Fastening) => fasteningText(f, this.shop.style());
+  protected readonly figure = (f: Figure) =>
+    `${FIGURE_WORDS[f.name]}: ${quantity(f.value, f.unit, this.shop.style())}`;
   protected readonly hours = duration;
   protected readonly headline = computed(() => {
     const m = this.store.money();
@@ -54,7 +63,7 @@ export class SheetView {
     const a = this.store.assessment();
     return openNeeds(a?.needs ?? []).map((n) => ({
       verdict: n.verdict,
-      text: findingText(n.finding, this.shop.style(), a?.vehicle?.platform ?? null),
+      text: needText(n, this.shop.style(), a?.vehicle?.platform ?? null),
     }));
   });
   protected readonly over = computed(() => {

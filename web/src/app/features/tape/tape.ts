@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { formatInches16, formatLength, type Corner, type Finding } from '@rigger/core';
+import { MatRadioModule } from '@angular/material/radio';
+import { formatInches16, formatLength, type Corner, type Need } from '@rigger/core';
 import { findingText, length, lengthFaultText, tapeHeadline } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { linkSection } from '../../data/link-section';
@@ -25,6 +26,7 @@ const NAMES: readonly (readonly [Corner, string])[] = [
     ReactiveFormsModule,
     MatFormFieldModule,
     MatInputModule,
+    MatRadioModule,
     HeadlineBlock,
     FigureButton,
   ],
@@ -39,9 +41,10 @@ export class TapeView {
   protected readonly platform = computed(() => this.store.assessment()?.vehicle?.platform ?? null);
   protected readonly headline = computed(() => {
     const t = this.reading();
-    return t && tapeHeadline(t, this.shop.style());
+    return t && tapeHeadline(t, this.store.assessment()?.needs ?? [], this.shop.style());
   });
   protected readonly form = new FormGroup({
+    readFrom: new FormControl<'hub' | 'ground'>('hub', { nonNullable: true }),
     fuel: new FormControl('', { nonNullable: true }),
     notes: new FormControl('', { nonNullable: true }),
   });
@@ -52,7 +55,7 @@ export class TapeView {
       const good = read && 'reading' in read ? read.reading : null;
       const bad =
         read && 'fault' in read && read.fault.code !== 'length-empty'
-          ? lengthFaultText(read.fault, this.shop.style())
+          ? lengthFaultText(read.fault, this.shop.style(), this.form.controls.readFrom.value)
           : null;
       return {
         corner,
@@ -68,16 +71,11 @@ export class TapeView {
   protected readonly axles = computed(() =>
     (['front', 'rear'] as const).map((axle) => {
       const spec = this.platform()?.[axle];
-      const corners = this.corners().filter((c) => c.corner.endsWith(axle === 'front' ? 'Front' : 'Rear'));
-      const mm = corners.map((c) => {
-        const r = this.reading()?.corners[c.corner];
-        return r && 'reading' in r ? r.reading.mm : null;
-      });
-      const [left, right] = mm;
+      const sides = this.reading()?.sides[axle] ?? null;
       return {
         name: axle === 'front' ? 'Front' : 'Rear',
         mean: this.reading()?.[axle] ?? null,
-        difference: left == null || right == null ? null : left - right,
+        difference: sides && sides.left.value - sides.right.value,
         ordinary: spec
           ? `${length(spec.archMm - spec.archToleranceMm, this.shop.style())} to ${length(spec.archMm + spec.archToleranceMm, this.shop.style())}`
           : 'vehicle not known yet',
@@ -91,7 +89,10 @@ export class TapeView {
     const corners = this.store.sections()?.tape.corners;
     if (corners) this.store.patch('tape', { corners: { ...corners, [corner]: text } }, `corners.${corner}`);
   }
-  protected readonly say = (f: Finding) => findingText(f, this.shop.style(), this.platform());
+  protected readonly findings = computed(() =>
+    (this.store.assessment()?.needs ?? []).filter((n) => n.topic === 'tape'),
+  );
+  protected readonly say = (n: Need) => findingText(n.finding, this.shop.style(), this.platform());
   protected difference(mm: number): string {
     if (mm === 0) return 'equal';
     return `${mm < 0 ? 'left' : 'right'} ${length(Math.abs(mm), this.shop.style())} lower`;

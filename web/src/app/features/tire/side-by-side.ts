@@ -35,14 +35,14 @@ export class SideBySideModel {
     const wanted = a?.tires.check;
     return [
       ...(wanted
-        ? [{ id: 'wanted', label: formatTireSize(wanted.target.size), check: wanted, wanted: true }]
+        ? [{ id: 'wanted', label: formatTireSize(wanted.front.target.size), check: wanted, wanted: true }]
         : []),
       ...(a?.candidates ?? []).flatMap((c) =>
         c.reading.check
           ? [
               {
                 id: c.id,
-                label: formatTireSize(c.reading.check.target.size),
+                label: formatTireSize(c.reading.check.front.target.size),
                 check: c.reading.check,
                 wanted: false,
               },
@@ -51,7 +51,7 @@ export class SideBySideModel {
       ),
     ];
   });
-  private readonly asked = computed(() => this.columns().map((c) => asAsked(c.check.target, c.label)), {
+  private readonly asked = computed(() => this.columns().map((c) => asAsked(c.check.front.target, c.label)), {
     equal: same,
   });
   /** the check of a column on an axle; null while it is on its way or the axle has no pose */

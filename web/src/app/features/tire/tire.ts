@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
@@ -18,7 +19,9 @@ import {
   type Figure,
   type Need,
   type TireCandidate,
+  type RearWheels,
   type TireCheck,
+  type TireSection,
   type TireItem,
 } from '@rigger/core';
 import {
@@ -30,7 +33,7 @@ import {
   sideBySideSentence,
   tireFaultText,
   tireHeadline,
-  VERDICT_WORDS,
+  NEED_WORDS,
 } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { linkSection } from '../../data/link-section';
@@ -53,40 +56,8 @@ interface Row {
   readonly today: Cell;
   readonly cells: readonly Cell[];
 }
-const TIRE_FINDINGS: ReadonlySet<string> = new Set<Need['finding']['code']>([
-  'tire-clearance',
-  'tire-to-stop',
-  'structural-relief',
-  'front-rear-mismatch',
-  'centre-bore-loose',
-  'spare-size',
-  'spare-load',
-  'rim-refused',
-  'rim-diameter',
-  'rim-over-brakes',
-  'bolt-circle',
-  'centre-bore',
-  'wheel-load',
-  'tire-load',
-  'tire-load-unknown',
-  'tire-assumed-series',
-  'tire-not-priced',
-  'wheel-not-priced',
-  'over-arch',
-  'calibration',
-  'local-tire-lift',
-  'local-track',
-]);
-
 /** tyres of one spoken diameter differ by this much, mm */
 const ABOUT_MM = 13;
-
-/** what makes a rim the wrong one */
-const ASKED_OF_WHEEL: ReadonlySet<string> = new Set<Need['finding']['code']>([
-  'rim-refused',
-  'rim-diameter',
-  'rim-over-brakes',
-]);
 
 /** Sizes side by side against today's: wheel, speed, clearance, mass, load. */
 @Component({
@@ -96,6 +67,7 @@ const ASKED_OF_WHEEL: ReadonlySet<string> = new Set<Need['finding']['code']>([
     ReactiveFormsModule,
     MatAutocompleteModule,
     MatButtonModule,
+    MatCheckboxModule,
     MatFormFieldModule,
     MatInputModule,
     MatSelectModule,
@@ -114,7 +86,7 @@ export class TireView {
   protected readonly shop = inject(Shop);
   protected readonly beside = inject(SideBySideModel);
   protected readonly limits = ENTRY_LIMITS;
-  protected readonly verdicts = VERDICT_WORDS;
+  protected readonly verdicts = NEED_WORDS;
   protected readonly section = computed(() => this.store.sections()?.tire ?? null);
   protected readonly draft = computed(() => `${this.store.id() ?? ''}.tire`);
   protected readonly reading = computed(() => this.store.assessment()?.tires ?? null);
@@ -146,7 +118,6 @@ export class TireView {
     wheelWidthIn: new FormControl<number | null>(null),
     wheelOffsetMm: new FormControl<number | null>(null),
     loadIndex: new FormControl<number | null>(null),
-    rearSize: new FormControl('', { nonNullable: true }),
   });
   protected readonly mostCandidates = MOST_CANDIDATES;
   protected readonly candidates = computed(() => this.section()?.candidates ?? []);
@@ -156,6 +127,9 @@ export class TireView {
   protected readonly currentFault = computed(() => this.faultOf(this.reading()?.currentFault ?? null));
   protected readonly targetFault = computed(() => this.faultOf(this.reading()?.targetFault ?? null));
   protected readonly rearFault = computed(() => this.faultOf(this.reading()?.rearFault ?? null));
+  protected readonly currentRearFault = computed(() =>
+    this.faultOf(this.reading()?.currentRearFault ?? null),
+  );
   protected readonly wheel = computed(() =>
     this.shop.catalogue()?.wheels.find((w) => w.code === this.section()?.wheelCode),
   );
@@ -165,7 +139,7 @@ export class TireView {
   /** tyres of exactly the size that is typed, while none is taken: without one the total has none */
   protected readonly sameSize = computed(() => {
     const c = this.check();
-    return c && !this.picked() ? tiresOfSize(c.target.size, this.all()) : [];
+    return c && !this.picked() ? tiresOfSize(c.front.target.size, this.all()) : [];
   });
   /** a size said short: tyres about that large */
   protected readonly aboutThatLarge = computed(() => {
@@ -190,7 +164,7 @@ export class TireView {
   /** sizes the field must know by themselves: the sidewall of the target carries a load index only sometimes */
   protected readonly asksLoadIndex = computed(() => {
     const c = this.check();
-    return c !== null && c.target.size.loadIndex === null;
+    return c !== null && c.front.target.size.loadIndex === null;
   });
   protected readonly stock = computed(() => {
     const p = this.vehicle()?.platform;
@@ -203,7 +177,7 @@ export class TireView {
   });
   protected readonly todayName = computed(() => {
     const c = this.beside.columns()[0]?.check;
-    return c ? `${formatTireSize(c.today.size)}${c.today.assumed ? ', as built' : ''}` : '';
+    return c ? `${formatTireSize(c.front.today.size)}${c.front.today.assumed ? ', as built' : ''}` : '';
   });
   protected readonly rows = computed<readonly Row[]>(() => {
     const columns = this.beside.columns();
@@ -252,73 +226,126 @@ export class TireView {
         return cell(null, `${near}; ${lift}`, true);
       }),
     });
-    const rims = (c: TireCheck) =>
-      `${formatDecimal(c.target.rimWidthIn, 1)} of ${formatDecimal(c.target.state.allowedRims.minIn, 1)}–${formatDecimal(c.target.state.allowedRims.maxIn, 1)} in`;
-    const wrong = (c: TireCheck) => c.findings.filter((f) => ASKED_OF_WHEEL.has(f.code));
+    const rims = ({ front: { target } }: TireCheck) =>
+      `${formatDecimal(target.rimWidthIn, 1)} of ${formatDecimal(target.state.allowedRims.minIn, 1)}–${formatDecimal(target.state.allowedRims.maxIn, 1)} in`;
+    const wrong = ({ front: { target } }: TireCheck) =>
+      target.rimWidthIn < target.state.allowedRims.minIn ||
+      target.rimWidthIn > target.state.allowedRims.maxIn;
     return [
       clears('front'),
       clears('rear'),
-      row('Diameter, unloaded', 0, (c) => c.figures.diameter),
-      row('By the size alone', 0, (c) => c.figures.nominal),
-      row('Section on its rim', 0, (c) => c.figures.section),
+      row('Diameter, unloaded', 0, (c) => c.front.figures.diameter),
+      row('Nominal diameter', 0, (c) => c.front.figures.nominal),
+      row('Section on its rim', 0, (c) => c.front.figures.section),
       {
         name: 'Rim, of those allowed',
         digits: undefined,
         today: none,
-        cells: columns.map((c) => cell(null, rims(c.check), wrong(c.check).length > 0)),
+        cells: columns.map((c) => cell(null, rims(c.check), wrong(c.check))),
       },
-      row('Loaded radius', 0, (c) => c.figures.loadedRadius),
-      row('Turns', 0, (c) => c.figures.revs),
-      row('Under the axle', 0, (c) => c.figures.clearance),
-      row('Lift from the tyre', 1, (c) => c.figures.tireLift),
-      row('Shows 50, true', 1, (c) => c.figures.at50),
-      row('Shows 100, true', 1, (c) => c.figures.at100),
-      row('Further out than today', 0, (c) => c.figures.poke),
-      row('Inner flange further in', 0, (c) => c.figures.inset),
-      row('Backspacing', 0, (c) => c.figures.backspacing),
-      row('Past the arch, front', 0, (c) => c.figures.overArch.front),
-      row('Past the arch, rear', 0, (c) => c.figures.overArch.rear),
-      row('Tyre and wheel', 0, (c) => c.figures.mass),
-      row('Felt when accelerating', 0, (c) => c.figures.equivalent),
-      row('Vertical stiffness', 0, (c) => c.figures.stiffness),
+      row('Loaded radius', 0, (c) => c.front.figures.loadedRadius),
+      row('Revs per km', 0, (c) => c.front.figures.revs),
+      row('Under the axle', 0, (c) => c.front.figures.clearance),
+      row('Lift from the tyre', 1, (c) => c.front.figures.tireLift),
+      row('True speed at 50 shown', 1, (c) => c.front.figures.at50),
+      row('True speed at 100 shown', 1, (c) => c.front.figures.at100),
+      row('Poke, against today', 0, (c) => c.front.figures.poke),
+      row('Inner flange further in', 0, (c) => c.front.figures.inset),
+      row('Backspacing', 0, (c) => c.front.figures.backspacing),
+      row('Past the arch, front', 0, (c) => c.front.figures.overArch),
+      row('Past the arch, rear', 0, (c) => c.rear.figures.overArch),
+      row('Tyre and wheel', 0, (c) => c.front.figures.mass),
+      row('Equivalent mass', 0, (c) => c.front.figures.equivalent),
+      row('Vertical stiffness', 0, (c) => c.front.figures.stiffness),
       row(
         'Carries, each',
         0,
-        (c) => c.capacity,
-        (c) => (c.capacity ? '' : 'load index?'),
+        (c) => c.front.capacity,
+        (c) => (c.front.capacity ? '' : 'load index?'),
       ),
-      row('To carry, loaded', 0, (c) => c.neededLoad),
+      row('To carry, front, loaded', 0, (c) => c.front.neededLoad),
+      row('To carry, rear, loaded', 0, (c) => c.rear.neededLoad),
       row(
         'Starting pressure, front',
         0,
-        (c) => c.pressure.front,
-        (c) => (c.pressure.front ? '' : this.noPressure(c)),
+        (c) => c.front.pressure,
+        (c) => (c.front.pressure ? '' : this.noPressure(c)),
       ),
       row(
         'Starting pressure, rear',
         0,
-        (c) => c.pressure.rear,
-        (c) => (c.pressure.rear ? '' : this.noPressure(c)),
+        (c) => c.rear.pressure,
+        (c) => (c.rear.pressure ? '' : this.noPressure(c)),
       ),
       {
         name: 'Each',
         digits: undefined,
         today: none,
         cells: columns.map((c) =>
-          cell(null, c.check.target.item ? this.priced(c.check.target.item.priceMinor) : '–'),
+          cell(null, c.check.front.target.item ? this.priced(c.check.front.target.item.priceMinor) : '–'),
         ),
       },
     ];
   });
   /** what speaks for or against this tyre, gravest first */
   protected readonly findings = computed(() =>
-    inOrder((this.store.assessment()?.needs ?? []).filter((n) => TIRE_FINDINGS.has(n.finding.code))),
+    inOrder(
+      (this.store.assessment()?.needs ?? []).filter(
+        (n) =>
+          n.topic === 'tire' ||
+          n.topic === 'clearance' ||
+          ['calibration', 'place-limit', 'tire-not-priced', 'wheel-not-priced'].includes(n.finding.code),
+      ),
+    ),
   );
+
+  /** the rear of its own: wanted, and as it is today */
+  protected readonly rear = computed(() => this.section()?.rear ?? null);
+  protected readonly currentRear = computed(() => this.section()?.currentRear ?? null);
+  protected readonly rearPicked = computed(
+    () => this.shop.catalogue()?.tires.find((t) => t.code === this.rear()?.tireCode) ?? null,
+  );
+  protected differs(wanted: boolean): void {
+    const s = this.section();
+    if (!s) return;
+    const { tireCode, wheelCode, wheelWidthIn, wheelOffsetMm, loadIndex } = s;
+    const same = { size: s.targetSize, tireCode, wheelCode, wheelWidthIn, wheelOffsetMm, loadIndex };
+    this.store.patch('tire', { rear: wanted ? same : null }, 'rear');
+  }
+  protected differsToday(today: boolean): void {
+    const s = this.section();
+    if (!s) return;
+    const same = {
+      size: s.currentSize,
+      wheelWidthIn: s.currentWheelWidthIn,
+      wheelOffsetMm: s.currentWheelOffsetMm,
+    };
+    this.store.patch('tire', { currentRear: today ? same : null }, 'currentRear');
+  }
+  protected editRear(change: Partial<RearWheels>): void {
+    const rear = this.rear();
+    if (rear)
+      this.store.patch('tire', { rear: { ...rear, ...change } }, `rear.${Object.keys(change).join()}`);
+  }
+  /** A code of the catalogue is picked, anything else is a size of one's own. */
+  protected typeRear(text: string): void {
+    const item = this.shop.catalogue()?.tires.find((t) => t.code === text);
+    this.editRear(item ? { size: item.size, tireCode: item.code } : { size: text, tireCode: null });
+  }
+  protected editCurrentRear(change: Partial<NonNullable<TireSection['currentRear']>>): void {
+    const rear = this.currentRear();
+    if (rear)
+      this.store.patch(
+        'tire',
+        { currentRear: { ...rear, ...change } },
+        `currentRear.${Object.keys(change).join()}`,
+      );
+  }
 
   constructor() {
     linkSection('tire', this.form);
   }
-  private readonly noPressure = (c: TireCheck) => (c.target.item ? 'load index?' : 'not known');
+  private readonly noPressure = (c: TireCheck) => (c.front.target.item ? 'load index?' : 'not known');
   private readonly faultOf = (f: Parameters<typeof tireFaultText>[0] | null) => (f ? tireFaultText(f) : null);
   private diameter(t: TireItem): number {
     const r = parseTireSize(t.size);

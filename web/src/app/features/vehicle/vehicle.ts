@@ -127,7 +127,12 @@ export class VehicleView {
   protected addChange(): void {
     this.store.patch(
       'vehicle',
-      { changes: [...(this.section()?.changes ?? []), { id: crypto.randomUUID(), what: '', part: null }] },
+      {
+        changes: [
+          ...(this.section()?.changes ?? []),
+          { id: crypto.randomUUID(), what: '', part: null, axle: null, liftMm: null },
+        ],
+      },
       'changes',
     );
   }

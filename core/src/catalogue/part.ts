@@ -1,0 +1,79 @@
+import type { Axle, AxleEffect } from '../suspension';
+import type { PartFamily } from './families';
+import type { PartFastener } from './fasteners';
+import type { HoseRun } from './obstacle-spec';
+import type { Place, Range } from './platform';
+
+export type Condition =
+  | { readonly op: 'is'; readonly field: string; readonly value: string }
+  | { readonly op: 'is-not'; readonly field: string; readonly value: string }
+  | { readonly op: 'one-of'; readonly field: string; readonly values: readonly string[] };
+export type Provenance =
+  | { readonly kind: 'fitted-here'; readonly jobs: readonly string[] }
+  | { readonly kind: 'maker-lists' }
+  | { readonly kind: 'maker-confirmed'; readonly on: string }
+  | { readonly kind: 'sister-model'; readonly of: string }
+  | { readonly kind: 'guess' };
+export interface Application {
+  readonly platform: string;
+  readonly years: Range;
+  readonly conditions: readonly Condition[];
+  readonly provenance: Provenance;
+}
+
+export type PartEffect =
+  | AxleEffect
+  /** widens what the adjusters reach, degrees */
+  | { readonly kind: 'alignment-range'; readonly camberDeg: Range; readonly casterDeg: Range }
+  | { readonly kind: 'damper'; readonly matchesRate: Range }
+  | { readonly kind: 'mass'; readonly massKg: number; readonly place: Place }
+  /** a longer hose, or a bracket that brings its clip nearer: room gained between the clips */
+  | { readonly kind: 'hose'; readonly what: HoseRun['what']; readonly gainMm: number }
+  /** length of the anti-roll bar's link against the stock one */
+  | { readonly kind: 'bar-link'; readonly deltaMm: number }
+  | { readonly kind: 'wheel-spacer'; readonly thicknessMm: number; readonly ownStuds: boolean }
+  | { readonly kind: 'spare-carrier'; readonly ratedKg: number; readonly maxDiameterMm: number };
+
+/** Another part, by its code, or any part of a family. */
+export type PartRef = { readonly part: string } | { readonly family: PartFamily };
+
+export interface Part {
+  readonly code: string;
+  readonly maker: string;
+  readonly name: string;
+  readonly family: PartFamily;
+  readonly axle: Axle | 'both';
+  /** what one line of a parts list buys: a pair, a set, a single piece */
+  readonly soldAs: 'each' | 'pair' | 'set';
+  readonly priceMinor: number;
+  readonly supplier: string;
+  readonly stock: { readonly onHand: number; readonly leadDays: number };
+  readonly effects: readonly PartEffect[];
+  readonly claimLiftMm: number | null;
+  /** new coils and leaves lose this share of their lift as they settle */
+  readonly settleShare: number;
+  /** true when only the maker's word stands behind the dimensions */
+  readonly claimOnly: boolean;
+  readonly reversible: boolean;
+  readonly structural: boolean;
+  /** findings that the part may end; whether it does is computed */
+  readonly cures: readonly string[];
+  /** what must be on the vehicle for this part, and what must not be */
+  readonly requires: readonly PartRef[];
+  readonly excludes: readonly PartRef[];
+  /** figures of the maker's leaflet for the joints this part makes or changes */
+  readonly fasteners: readonly PartFastener[];
+  readonly applications: readonly Application[];
+  readonly operation: string;
+  /** what the maker or the shop says about it: shown where it is chosen, at its step, and on paper */
+  readonly note: string;
+}
+export interface Kit {
+  readonly code: string;
+  readonly maker: string;
+  readonly name: string;
+  readonly parts: readonly { readonly part: string; readonly quantity: number }[];
+  readonly priceMinor: number;
+  readonly supplier: string;
+  readonly claimLiftMm: { readonly front: number | null; readonly rear: number | null };
+}

@@ -1,0 +1,251 @@
+import { explain, given, type Figure } from '../evidence';
+import type { Catalogue, KnownVehicle, TireItem } from '../catalogue';
+import type { Brief, TireSection } from '../job';
+import type { Axle } from '../suspension';
+import {
+  LOAD_EXPONENT,
+  loadCapacityKg,
+  mountedTire,
+  namesSize,
+  P_METRIC_ON_TRUCK_DIVISOR,
+  parseTireSize,
+  PRESSURE_FLOOR_KPA,
+  tireChange,
+  tireClass,
+  type TireChange,
+  type TireSize,
+  type TireSizeFault,
+} from '../tires';
+import { G_M_PER_S2 } from '../units';
+import type { MountedSide } from '../vehicle';
+import { tireFigures, type TireFigures } from './tire-figures';
+
+/** Tyre and wheel of one axle, old against new, under that axle's own load. */
+export interface AxleTire {
+  readonly axle: Axle;
+  readonly today: MountedSide;
+  readonly target: MountedSide;
+  readonly change: TireChange;
+  /** starting pressure; null while load index or highest pressure is unknown, or the tyre is overloaded */
+  readonly pressure: Figure | null;
+  /** what one tyre may carry, kg; null while the load index is unknown */
+  readonly capacity: Figure | null;
+  /** what one wheel of the axle carries, loaded as the brief says, kg */
+  readonly neededLoad: Figure;
+  readonly figures: TireFigures;
+}
+export interface TireCheck {
+  readonly front: AxleTire;
+  readonly rear: AxleTire;
+  /** the rear is to have another tyre or wheel than the front */
+  readonly differs: boolean;
+  readonly cruisingKmh: number;
+}
+export interface TireReading {
+  readonly currentFault: TireSizeFault | null;
+  readonly targetFault: TireSizeFault | null;
+  readonly currentRearFault: TireSizeFault | null;
+  readonly rearFault: TireSizeFault | null;
+  readonly check: TireCheck | null;
+}
+/** What the axles carry loaded, and the wheel spacers behind their wheels. */
+export interface AxleBurden {
+  readonly loadedKg: number;
+  readonly spacerTodayMm: number;
+  readonly spacerPlannedMm: number;
+}
+const DEFAULT_CRUISING_KMH = 100;
+
+/** One axle's entries of the tyre section, whichever of the two forms they were written in. */
+interface Entries {
+  readonly size: string;
+  readonly tireCode: string | null;
+  readonly wheelCode: string | null;
+  readonly wheelWidthIn: number | null;
+  readonly wheelOffsetMm: number | null;
+  readonly loadIndex: number | null;
+}
+export const entriesOf = (s: TireSection, axle: Axle): Entries =>
+  axle === 'rear' && s.rear ? s.rear : { ...s, size: s.targetSize };
+
+/** Old tyre against new on this vehicle, per axle. Unread sizes come back as faults and lose nothing; without a target
+ *  there is no check. */
+export function readTires(
+  section: TireSection,
+  brief: Pick<Brief, 'cruisingKmh'>,
+  vehicle: KnownVehicle | null,
+  burden: Readonly<Record<Axle, AxleBurden>> | null,
+  catalogue: Pick<Catalogue, 'tires' | 'wheels'>,
+): TireReading {
+  const itemOf = (code: string | null) => catalogue.tires.find((t) => t.code === code) ?? null;
+  const read = (text: string) => (text.trim() === '' ? null : parseTireSize(text));
+  const stockSize = vehicle?.platform.stockTire ?? '';
+  const written = (text: string) => (text.trim() === '' ? stockSize : text);
+  const front = entriesOf(section, 'front');
+  const rear = entriesOf(section, 'rear');
+  const sizeText = (e: Entries) => itemOf(e.tireCode)?.size ?? e.size;
+  const current = read(written(section.currentSize));
+  const currentRear = section.currentRear ? read(written(section.currentRear.size)) : current;
+  const target = read(sizeText(front));
+  const rearRead = section.rear ? read(sizeText(rear)) : target;
+  const faultOf = (r: ReturnType<typeof read>) => (r && !r.ok ? r.fault : null);
+  const faults = {
+    currentFault: faultOf(current),
+    targetFault: faultOf(target),
+    currentRearFault: section.currentRear ? faultOf(currentRear) : null,
+    rearFault: section.rear ? faultOf(rearRead) : null,
+  };
+  if (!vehicle || !current?.ok || !currentRear?.ok || !target?.ok || !rearRead?.ok)
+    return { ...faults, check: null };
+  const { platform } = vehicle;
+
+  const ofAxle = (axle: Axle, was: TireSize, is: TireSize, e: Entries): AxleTire => {
+    const spec = platform[axle];
+    const item = itemOf(e.tireCode);
+    const wheel = catalogue.wheels.find((w) => w.code === e.wheelCode) ?? null;
+    const load = burden?.[axle];
+    const axleKg = given('axle-load', load?.loadedKg ?? spec.curbKg, 'kg', `${axle}, loaded`);
+    const neededLoad = explain('wheel-load-needed', 'kg', 'half-axle', { axle: axleKg });
+    const wheelLoadN = (spec.curbKg / 2) * G_M_PER_S2;
+    const loadIndex = is.loadIndex ?? e.loadIndex;
+    const cls = tireClass(is);
+    const capacity =
+      loadIndex === null || !loadCapacityKg(loadIndex).ok
+        ? null
+        : explain('load-capacity', 'kg', 'load-index', {
+            index: given(
+              'load-index',
+              loadIndex,
+              'count',
+              is.loadIndex === null ? 'as entered' : 'on the sidewall',
+            ),
+            divisor:
+              cls === 'P'
+                ? given('divisor', P_METRIC_ON_TRUCK_DIVISOR, 'ratio', 'P-metric on a truck')
+                : null,
+          });
+    const pressure =
+      !capacity || !item || neededLoad.value > capacity.value
+        ? null
+        : explain(
+            'pressure',
+            'kPa',
+            'load-pressure',
+            {
+              load: neededLoad,
+              capacity,
+              most: given('max-pressure', item.maxPressureKpa, 'kPa', item.code),
+              least: given('pressure-floor', PRESSURE_FLOOR_KPA[cls], 'kPa'),
+              exponent: given('load-exponent', LOAD_EXPONENT[cls], 'ratio'),
+            },
+            { limit: { max: item.maxPressureKpa } },
+          );
+    const stock = platform.stockWheel;
+    const own = axle === 'rear' && section.currentRear ? section.currentRear : null;
+    const todayWidth = (own ? own.wheelWidthIn : section.currentWheelWidthIn) ?? stock.widthIn;
+    const todayOffset = (own ? own.wheelOffsetMm : section.currentWheelOffsetMm) ?? stock.offsetMm;
+    const side = (
+      s: Omit<MountedSide, 'axle' | 'wheelLoadN' | 'state'>,
+      measuredMm: number | null,
+    ): MountedSide => ({
+      ...s,
+      axle,
+      wheelLoadN,
+      state: mountedTire({ ...s, measuredDiameterMm: measuredMm, wheelLoadN }),
+    });
+    const today = side(
+      {
+        size: was,
+        item: null,
+        wheel: null,
+        rimWidthIn: todayWidth,
+        offsetMm: todayOffset,
+        spacerMm: load?.spacerTodayMm ?? 0,
+        pressureKpa: platform.stockPressureKpa,
+        assumed: (own ? own.size : section.currentSize).trim() === '',
+      },
+      null,
+    );
+    const goal = side(
+      {
+        size: is,
+        item,
+        wheel,
+        rimWidthIn: wheel?.widthIn ?? e.wheelWidthIn ?? todayWidth,
+        offsetMm: wheel?.offsetMm ?? e.wheelOffsetMm ?? todayOffset,
+        spacerMm: load?.spacerPlannedMm ?? 0,
+        pressureKpa: pressure?.value ?? platform.stockPressureKpa,
+        assumed: false,
+      },
+      item?.measuredDiameterMm ?? null,
+    );
+    return {
+      axle,
+      today,
+      target: goal,
+      change: tireChange(today.state, goal.state),
+      pressure,
+      capacity,
+      neededLoad,
+      figures: tireFigures(today, goal, platform),
+    };
+  };
+  const [f, r] = [
+    ofAxle('front', current.value, target.value, front),
+    ofAxle('rear', currentRear.value, rearRead.value, rear),
+  ];
+  return {
+    ...faults,
+    check: {
+      front: f,
+      rear: r,
+      differs: section.rear !== null,
+      cruisingKmh: brief.cruisingKmh ?? DEFAULT_CRUISING_KMH,
+    },
+  };
+}
+
+/** The catalogue's tyres of a size, as far as it was said. */
+export const tiresOfSize = (size: TireSize, tires: readonly TireItem[]): readonly TireItem[] =>
+  tires.filter((t) => {
+    const r = parseTireSize(t.size);
+    return r.ok && namesSize(size, r.value);
+  });
+
+/** The sizes that are looked at beside the wanted one, each on the same wheel all round and answered with the same rows. */
+export const readCandidates = (
+  section: TireSection,
+  ...rest: [
+    Pick<Brief, 'cruisingKmh'>,
+    KnownVehicle | null,
+    Readonly<Record<Axle, AxleBurden>> | null,
+    Pick<Catalogue, 'tires' | 'wheels'>,
+  ]
+): readonly { readonly id: string; readonly size: string; readonly reading: TireReading }[] =>
+  section.candidates.map((c) => ({
+    id: c.id,
+    size: c.size,
+    reading: readTires({ ...section, targetSize: c.size, tireCode: c.tireCode, rear: null }, ...rest),
+  }));
+
+/** Loaded radius of the tyre that stands on an axle today, mm; null where its size cannot be read. */
+export function loadedTodayMm(
+  section: Pick<TireSection, 'currentSize' | 'currentRear' | 'currentWheelWidthIn' | 'currentWheelOffsetMm'>,
+  vehicle: KnownVehicle | null,
+  axle: Axle,
+): number | null {
+  if (!vehicle) return null;
+  const { platform } = vehicle;
+  const own = axle === 'rear' ? section.currentRear : null;
+  const text = (own?.size ?? section.currentSize).trim();
+  const size = parseTireSize(text === '' ? platform.stockTire : text);
+  if (!size.ok) return null;
+  return mountedTire({
+    size: size.value,
+    measuredDiameterMm: null,
+    rimWidthIn: section.currentWheelWidthIn ?? platform.stockWheel.widthIn,
+    offsetMm: section.currentWheelOffsetMm ?? platform.stockWheel.offsetMm,
+    wheelLoadN: (platform[axle].curbKg / 2) * G_M_PER_S2,
+    pressureKpa: platform.stockPressureKpa,
+  }).loadedRadiusMm;
+}

@@ -1,0 +1,81 @@
+// Made by `npm run rules` from the files of this folder; not edited by hand.
+import type { Rule } from './rule';
+import { camberReach, casterReach } from './alignment-reach';
+import { archCover } from './arch-cover';
+import { axleCentre } from './axle-centre';
+import { axleLoad } from './axle-load';
+import { barLink } from './bar-link';
+import { calibration } from './calibration';
+import { cvAngle } from './cv-angle';
+import { damperMatch } from './damper-match';
+import { damperSolid } from './damper-solid';
+import { delivery } from './delivery';
+import { droop } from './droop';
+import { fitment } from './fitment';
+import { flatRide } from './flat-ride';
+import { forbiddenPlace } from './forbidden-place';
+import { frontRear } from './front-rear';
+import { goesWith } from './goes-with';
+import { handling } from './handling';
+import { headlamps } from './headlamps';
+import { heightLimit } from './height-limit';
+import { hoseReach } from './hose-reach';
+import { openPrices } from './open-prices';
+import { placeLimits } from './place-limits';
+import { pose } from './pose';
+import { reversible } from './reversible';
+import { samePlace } from './same-place';
+import { spare } from './spare';
+import { stance } from './stance';
+import { steeringWheel } from './steering-wheel';
+import { structural } from './structural';
+import { tape } from './tape';
+import { tireClearance } from './tire-clearance';
+import { tireLoad } from './tire-load';
+import { tireSeries } from './tire-series';
+import { unknowns } from './unknowns';
+import { wheelFit } from './wheel-fit';
+import { wheelStuds } from './wheel-studs';
+
+export const RULES = [
+  camberReach,
+  casterReach,
+  archCover,
+  axleCentre,
+  axleLoad,
+  barLink,
+  calibration,
+  cvAngle,
+  damperMatch,
+  damperSolid,
+  delivery,
+  droop,
+  fitment,
+  flatRide,
+  forbiddenPlace,
+  frontRear,
+  goesWith,
+  handling,
+  headlamps,
+  heightLimit,
+  hoseReach,
+  openPrices,
+  placeLimits,
+  pose,
+  reversible,
+  samePlace,
+  spare,
+  stance,
+  steeringWheel,
+  structural,
+  tape,
+  tireClearance,
+  tireLoad,
+  tireSeries,
+  unknowns,
+  wheelFit,
+  wheelStuds,
+] as const;
+type FindingOf<R> = R extends Rule<infer F> ? F : never;
+/** Everything the rules can find, as code and numbers. */
+export type Finding = FindingOf<(typeof RULES)[number]>;

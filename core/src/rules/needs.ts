@@ -1,0 +1,45 @@
+import type { NeedOf, Topic } from '../evidence';
+import { RULES, type Finding } from './all-rules';
+import type { PlanCase } from './plan-case';
+import type { FindingMeta, Rule } from './rule';
+
+export type Need = NeedOf<Finding>;
+export type FindingCode = Finding['code'];
+const ALL: readonly Rule<Finding>[] = RULES as unknown as readonly Rule<Finding>[];
+
+/** The table of findings: what every code means, whichever rule raises it. */
+export const FINDINGS: Readonly<Record<FindingCode, FindingMeta>> = Object.assign(
+  {},
+  ...ALL.map((r) => r.findings),
+) as Record<FindingCode, FindingMeta>;
+
+/** The rule that a code belongs to. */
+export const ruleOf = (code: string): Rule<Finding> | null => ALL.find((r) => code in r.findings) ?? null;
+
+/** What the rules find in a plan, all of it, in the order of the rules; `topics`: only those. */
+export function needsOf(c: PlanCase, topics?: readonly Topic[]): readonly Need[] {
+  const wanted = (r: Rule<Finding>) =>
+    !topics || Object.values(r.findings).some((m: FindingMeta) => topics.includes(m.topic));
+  return ALL.filter(wanted).flatMap((r) =>
+    r.check(c).flatMap((raised): Need[] => {
+      const meta = r.findings[raised.finding.code];
+      if (topics && !topics.includes(meta.topic)) return [];
+      return [
+        {
+          finding: raised.finding,
+          verdict: raised.verdict ?? meta.verdict,
+          topic: meta.topic,
+          blocks: meta.blocks,
+          about: { part: raised.part ?? null, axle: raised.axle ?? null },
+          figure: raised.figure ?? null,
+        },
+      ];
+    }),
+  );
+}
+/** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle or limit) is one. */
+export const needKey = (n: Pick<Need, 'finding' | 'about'>): string => {
+  const f = n.finding;
+  const what = 'what' in f ? f.what : 'obstacle' in f ? f.obstacle : 'slot' in f ? `${f.slot} ${f.with}` : '';
+  return [f.code, n.about.axle ?? '', n.about.part ?? '', what].join('/');
+};

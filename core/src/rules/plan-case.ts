@@ -1,0 +1,202 @@
+import { openQuestions, type Catalogue, type KnownVehicle, type OpenQuestion } from '../catalogue';
+import {
+  forecastAxle,
+  loadedTodayMm,
+  readTires,
+  rubAxle,
+  rubChecks,
+  stances,
+  type AxleForecast,
+  type Forecast,
+  type RubAxle,
+  type RubAxleInput,
+  type RubCheck,
+  type TireReading,
+} from '../forecast';
+import type { JobSections, ShopSettings } from '../job';
+import type { Axle, ReachFault, RideHeightFault } from '../suspension';
+import { formatTireSize } from '../tires';
+import { bad, type Result } from '../units';
+import {
+  afterBuild,
+  asAsked,
+  axlesMeet,
+  loadOn,
+  partsOfJob,
+  readTape,
+  spacersMm,
+  vehicleAxle,
+  type AxleInput,
+  type FittedPart,
+  type PartsOfJob,
+  type TapeReading,
+  type VehicleAxle,
+} from '../vehicle';
+
+export const AXLES = ['front', 'rear'] as const satisfies readonly Axle[];
+
+/** One axle of a plan. What is dear is made when it is asked for, once. */
+export interface AxlePlan {
+  readonly axle: Axle;
+  readonly prepared: VehicleAxle;
+  readonly forecast: () => Result<AxleForecast, RideHeightFault>;
+  /** the axle with everything that stands near its wheels, as the plan leaves it */
+  readonly rub: () => Result<RubAxle, RideHeightFault>;
+  /** whether the wanted tyre clears; null without a tyre or a pose */
+  readonly clearance: () => RubCheck | null;
+  readonly rubInput: RubAxleInput;
+}
+/** A whole plan as the rules see it: the job, the vehicle, the parts, and every figure that follows from them. */
+export interface PlanCase {
+  readonly job: JobSections;
+  readonly catalogue: Catalogue;
+  readonly settings: ShopSettings;
+  /** today's date, as 2026-11-25; null where nobody says */
+  readonly day: string | null;
+  readonly vehicle: KnownVehicle;
+  readonly questions: readonly OpenQuestion[];
+  readonly parts: PartsOfJob;
+  readonly fitted: readonly FittedPart[];
+  readonly chosen: readonly FittedPart[];
+  /** what is on the vehicle after the build */
+  readonly planned: readonly FittedPart[];
+  readonly tape: TapeReading;
+  readonly tires: TireReading;
+  readonly axles: Readonly<Record<Axle, AxlePlan>>;
+  /** null where an axle has no ride height */
+  readonly forecast: () => Forecast | null;
+}
+export interface CaseOptions {
+  readonly day?: string | null | undefined;
+  /** prepares an axle; whoever asks at every keystroke passes one that remembers */
+  readonly prepare?: ((input: AxleInput) => VehicleAxle) | undefined;
+}
+const once = <T>(make: () => T): (() => T) => {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+};
+
+/** The vehicle of a job as far as it is known; null while no platform is chosen or the catalogue lacks it. */
+export function knownVehicle(
+  job: Pick<JobSections, 'vehicle'>,
+  catalogue: Pick<Catalogue, 'platforms'>,
+): KnownVehicle | null {
+  const platform = catalogue.platforms.find((p) => p.code === job.vehicle.platform);
+  return platform ? { platform, year: job.vehicle.year, variant: job.vehicle.variant } : null;
+}
+
+/** The case of a job on a known vehicle. */
+export function planCase(
+  job: JobSections,
+  vehicle: KnownVehicle,
+  catalogue: Catalogue,
+  settings: ShopSettings,
+  options: CaseOptions = {},
+): PlanCase {
+  const parts = partsOfJob(job, catalogue, vehicle);
+  const prepare = options.prepare ?? vehicleAxle;
+  const prepared = (axle: Axle) =>
+    prepare({
+      vehicle,
+      axle,
+      brief: { payloadKg: job.brief.payloadKg, tongueKg: job.brief.tongueKg },
+      accessories: job.vehicle.accessories,
+      fitted: parts.fitted,
+    });
+  return caseOn(
+    {
+      job,
+      catalogue,
+      settings,
+      day: options.day ?? null,
+      vehicle,
+      questions: openQuestions(vehicle, catalogue),
+      parts,
+      fitted: parts.fitted,
+    },
+    { front: prepared('front'), rear: prepared('rear') },
+    parts.chosen,
+  );
+}
+type Base = Omit<PlanCase, 'chosen' | 'planned' | 'tape' | 'tires' | 'axles' | 'forecast'>;
+function caseOn(
+  base: Base,
+  prepared: Readonly<Record<Axle, VehicleAxle>>,
+  chosen: readonly FittedPart[],
+): PlanCase {
+  const { job, vehicle, catalogue, settings, fitted } = base;
+  const planned = afterBuild(fitted, chosen);
+  const burden = (axle: Axle) => ({
+    loadedKg: loadOn(prepared[axle].input, planned).loadedKg,
+    spacerTodayMm: spacersMm(fitted, axle),
+    spacerPlannedMm: spacersMm(planned, axle),
+  });
+  const tires = readTires(
+    job.tire,
+    job.brief,
+    vehicle,
+    { front: burden('front'), rear: burden('rear') },
+    catalogue,
+  );
+  const tape = readTape(job.tape, vehicle, settings.lengthUnit, {
+    front: loadedTodayMm(job.tire, vehicle, 'front'),
+    rear: loadedTodayMm(job.tire, vehicle, 'rear'),
+  });
+  const plan = (axle: Axle): AxlePlan => {
+    const p = prepared[axle];
+    const { payloadKg, tongueKg, chains, usage } = job.brief;
+    const rubInput: RubAxleInput = {
+      ...p.input,
+      brief: { payloadKg, tongueKg, chains, usage },
+      planned,
+      reliefs: job.tire.reliefs.filter((r) => r.axle === axle),
+      catalogue: { reliefs: catalogue.reliefs },
+    };
+    const view = once(() => p.with(planned));
+    const rubKey = once(() =>
+      [view().key, JSON.stringify([rubInput.reliefs, chains, usage.rock, usage.mud])].join(' '),
+    );
+    const rub = once(() => p.keep(`rub ${rubKey()}`, () => rubAxle(rubInput, p)));
+    return {
+      axle,
+      prepared: p,
+      rubInput,
+      forecast: once(() => forecastAxle(p, view(), chosen)),
+      rub,
+      clearance: once(() => {
+        const side = tires.check?.[axle].target;
+        if (!side) return null;
+        const tire = asAsked(side, formatTireSize(side.size));
+        return p.keep(`clearance ${rubKey()} ${JSON.stringify(tire)} ${spacersMm(planned, axle)}`, () => {
+          const a = rub();
+          const r: Result<readonly RubCheck[], RideHeightFault | ReachFault> = a.ok
+            ? rubChecks(rubInput, a.value, [tire])
+            : bad(a.fault);
+          return r.ok ? (r.value[0] ?? null) : null;
+        });
+      }),
+    };
+  };
+  const axles = { front: plan('front'), rear: plan('rear') };
+  return {
+    ...base,
+    chosen,
+    planned,
+    tape,
+    tires,
+    axles,
+    forecast: once(() => {
+      const [front, rear] = [axles.front.forecast(), axles.rear.forecast()];
+      return front.ok && rear.ok
+        ? stances(vehicle.platform, job, { front: front.value, rear: rear.value }, tape, tires)
+        : null;
+    }),
+  };
+}
+/** The same plan with other parts chosen: the axles stay prepared. */
+export const withChosen = (c: PlanCase, chosen: readonly FittedPart[]): PlanCase =>
+  caseOn(c, { front: c.axles.front.prepared, rear: c.axles.rear.prepared }, chosen);
+
+/** Parts that meet a part somewhere on the vehicle. */
+export const partsMeeting = (parts: readonly FittedPart[], one: FittedPart): readonly FittedPart[] =>
+  parts.filter((p) => p.part.code !== one.part.code && axlesMeet(p.part, one.part));

@@ -1,0 +1,32 @@
+import type { Blocks, Coded, Figure, Topic, Verdict } from '../evidence';
+import type { Axle } from '../suspension';
+import { AXLES, type AxlePlan, type PlanCase } from './plan-case';
+
+/** What one code means wherever it is raised. `settings` may be graver for a rule of the place. */
+export interface FindingMeta {
+  readonly verdict: Verdict;
+  readonly topic: Topic;
+  readonly blocks: Blocks;
+}
+export interface Raised<F extends Coded> {
+  readonly finding: F;
+  readonly part?: string | undefined;
+  readonly axle?: Axle | 'both' | undefined;
+  readonly figure?: Figure | null | undefined;
+  /** only where the shop sets how grave it is */
+  readonly verdict?: Verdict | undefined;
+}
+/** One rule of the trade: its codes with what they mean, and the check. One file, and a sentence per code in `wording`. */
+export interface Rule<F extends Coded = Coded> {
+  readonly findings: Readonly<Record<F['code'], FindingMeta>>;
+  readonly check: (c: PlanCase) => readonly Raised<F>[];
+  /** the figure that a cure changes, whether the need stands or not; null where the rule has none */
+  readonly measure?: ((c: PlanCase, axle: Axle, of: F) => Figure | null) | undefined;
+}
+export const rule = <F extends Coded>(r: Rule<F>): Rule<F> => r;
+
+/** Runs a check on each axle in turn. */
+export const onEachAxle =
+  <F extends Coded>(check: (a: AxlePlan, c: PlanCase) => readonly Raised<F>[]) =>
+  (c: PlanCase): readonly Raised<F>[] =>
+    AXLES.flatMap((axle) => check(c.axles[axle], c).map((r) => ({ axle, ...r })));

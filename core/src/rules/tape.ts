@@ -1,0 +1,59 @@
+import type { Range } from '../catalogue';
+import { LEFT_RIGHT_MM } from '../evidence';
+import type { Axle } from '../suspension';
+import { axleOfCorner } from '../vehicle';
+import { AXLES } from './plan-case';
+import { rule, type Raised } from './rule';
+
+export type TapeFinding =
+  | {
+      readonly code: 'left-right';
+      readonly axle: Axle;
+      readonly differenceMm: number;
+      readonly lowSide: 'left' | 'right';
+    }
+  | {
+      readonly code: 'outside-ordinary';
+      readonly axle: Axle;
+      readonly measuredMm: number;
+      readonly ordinary: Range;
+    }
+  /** only makes sense if the tape was held the other way; nothing uses it until somebody has said */
+  | { readonly code: 'tape-in-doubt'; readonly axle: Axle; readonly saidFrom: 'hub' | 'ground' };
+
+/** The tape against itself and against what is ordinary for this platform. */
+export const tape = rule<TapeFinding>({
+  findings: {
+    'left-right': { verdict: 'ask', topic: 'tape', blocks: null },
+    'outside-ordinary': { verdict: 'ask', topic: 'tape', blocks: null },
+    'tape-in-doubt': { verdict: 'ask', topic: 'tape', blocks: 'order' },
+  },
+  check: (c) =>
+    AXLES.flatMap((axle): Raised<TapeFinding>[] => {
+      const { platform } = c.vehicle;
+      if (c.tape.inDoubt.some((corner) => axleOfCorner(corner) === axle))
+        return [{ axle, finding: { code: 'tape-in-doubt', axle, saidFrom: c.job.tape.readFrom } }];
+      const [sides, mean] = [c.tape.sides[axle], c.tape[axle]];
+      if (!sides || !mean) return [];
+      const out: Raised<TapeFinding>[] = [];
+      const { left, right } = sides;
+      if (Math.abs(left.value + platform.leanLeftMm - right.value) > LEFT_RIGHT_MM)
+        out.push({
+          axle,
+          finding: {
+            code: 'left-right',
+            axle,
+            differenceMm: Math.abs(left.value - right.value),
+            lowSide: left.value < right.value ? 'left' : 'right',
+          },
+        });
+      const { archMm, archToleranceMm } = platform[axle];
+      // what is known to be on it stands it where it stands
+      const f = c.axles[axle].prepared.today.height();
+      const known = archMm + (f.ok ? -f.value.zMm : 0);
+      const ordinary: Range = [known - archToleranceMm, known + archToleranceMm];
+      if (mean.value < ordinary[0] || mean.value > ordinary[1])
+        out.push({ axle, finding: { code: 'outside-ordinary', axle, measuredMm: mean.value, ordinary } });
+      return out;
+    }),
+});

@@ -1,0 +1,679 @@
+import {
+  assess,
+  type Axle,
+  type AxleSpec,
+  type Brief,
+  type Catalogue,
+  type FindingCode,
+  type JobSections,
+  type Need,
+  type Part,
+  type PartEffect,
+  type Platform,
+  type PlaceLimit,
+  type ShopSettings,
+  type TireSection,
+  type Verdict,
+  type WheelItem,
+} from '..';
+import { catalogue, plainJob, platformOf, settings } from './demo-world';
+
+/** One vehicle, what is asked of it, and a catalogue and a shop that may be changed for the case. */
+export interface Situation {
+  readonly job: JobSections;
+  readonly catalogue: Catalogue;
+  readonly settings: ShopSettings;
+  readonly day: string;
+}
+export const DAY = '2026-11-25';
+export const say = (s: Situation) => assess(s.job, s.catalogue, s.settings, { day: s.day });
+type Change = (s: Situation) => Situation;
+const on = (platform: string, ...changes: readonly Change[]): Situation =>
+  changes.reduce<Situation>((s, change) => change(s), {
+    job: plainJob(platform),
+    catalogue,
+    settings,
+    day: DAY,
+  });
+const brief =
+  (b: Partial<Brief>): Change =>
+  (s) => ({ ...s, job: { ...s.job, brief: { ...s.job.brief, ...b } } });
+const tire =
+  (t: Partial<TireSection>): Change =>
+  (s) => ({ ...s, job: { ...s.job, tire: { ...s.job.tire, ...t } } });
+const variant =
+  (v: Readonly<Record<string, string>>): Change =>
+  (s) => ({ ...s, job: { ...s.job, vehicle: { ...s.job.vehicle, variant: v } } });
+const platform =
+  (change: (p: Platform) => Platform): Change =>
+  (s) => ({
+    ...s,
+    catalogue: {
+      ...s.catalogue,
+      platforms: s.catalogue.platforms.map((p) => (p.code === s.job.vehicle.platform ? change(p) : p)),
+    },
+  });
+const axle = (which: Axle, change: (a: AxleSpec) => Partial<AxleSpec>): Change =>
+  platform((p) => ({ ...p, [which]: { ...p[which], ...change(p[which]) } }));
+const limit =
+  (l: Partial<PlaceLimit>): Change =>
+  (s) => ({
+    ...s,
+    settings: {
+      ...s.settings,
+      placeLimits: [{ what: 'total-lift', limitMm: 100, verdict: 'ask', whose: 'the county', ...l }],
+    },
+  });
+const wheel =
+  (w: Partial<WheelItem>): Change =>
+  (s) => ({
+    ...s,
+    catalogue: {
+      ...s.catalogue,
+      wheels: [
+        ...s.catalogue.wheels,
+        { ...s.catalogue.wheels.find((x) => x.code === 'LW-618')!, ...w, code: 'W' },
+      ],
+    },
+    job: { ...s.job, tire: { ...s.job.tire, targetSize: '265/70R17 115T', wheelCode: 'W' } },
+  });
+const tape =
+  (leftFront: string, rightFront: string): Change =>
+  (s) => ({
+    ...s,
+    job: {
+      ...s.job,
+      tape: { ...s.job.tape, corners: { leftFront, rightFront, leftRear: '', rightRear: '' } },
+    },
+  });
+/** Adds a made-up part to catalogue and plan. */
+export const part =
+  (p: Partial<Part>, quantity = 1): Change =>
+  (s) => {
+    const code = p.code ?? `X-${s.catalogue.parts.length}`;
+    const made: Part = {
+      maker: 'Two Larches',
+      name: 'made-up part',
+      family: 'accessory',
+      axle: 'front',
+      soldAs: 'set',
+      priceMinor: 1000,
+      supplier: 'here',
+      stock: { onHand: 9, leadDays: 0 },
+      effects: [],
+      claimLiftMm: null,
+      settleShare: 0,
+      claimOnly: false,
+      reversible: true,
+      structural: false,
+      cures: [],
+      requires: [],
+      excludes: [],
+      fasteners: [],
+      applications: [
+        {
+          platform: s.job.vehicle.platform!,
+          years: platformOf(s.job.vehicle.platform!).years,
+          conditions: [],
+          provenance: { kind: 'maker-lists' },
+        },
+      ],
+      operation: 'accessory-front',
+      note: '',
+      ...p,
+      code,
+    };
+    return {
+      ...s,
+      catalogue: { ...s.catalogue, parts: [...s.catalogue.parts, made] },
+      job: {
+        ...s.job,
+        build: {
+          ...s.job.build,
+          items: [...s.job.build.items, { id: code, kind: 'part', code, quantity }],
+        },
+      },
+    };
+  };
+const effect = (e: PartEffect, more: Partial<Part> = {}) => part({ effects: [e], ...more });
+const apps =
+  (a: Partial<Part['applications'][number]>): Change =>
+  (s) =>
+    part({
+      applications: [
+        {
+          platform: s.job.vehicle.platform!,
+          years: platformOf(s.job.vehicle.platform!).years,
+          conditions: [],
+          provenance: { kind: 'maker-lists' },
+          ...a,
+        },
+      ],
+    })(s);
+const list =
+  (...codes: readonly string[]): Change =>
+  (s) => ({
+    ...s,
+    job: {
+      ...s.job,
+      build: {
+        items: codes.map((code, i) => ({
+          id: `i${i}`,
+          kind: s.catalogue.kits.some((k) => k.code === code) ? ('kit' as const) : ('part' as const),
+          code,
+          quantity: 1,
+        })),
+        notes: '',
+      },
+    },
+  });
+
+const HALDER = 'corvane-halder';
+const FELL = 'mettrick-fell';
+const forecast = (s: Situation, which: Axle = 'front') => say(s).forecast![which];
+/** A limit a hair on either side of what a situation comes to. */
+const HAIR = 0.01;
+
+interface Case {
+  readonly verdict: Verdict;
+  readonly gives: () => Situation;
+  /** almost the same, and nothing is found */
+  readonly near: () => Situation;
+}
+const pair = (verdict: Verdict, gives: () => Situation, near: () => Situation): Case => ({
+  verdict,
+  gives,
+  near,
+});
+/** Where a figure grows step by step: the first step that is found, and the one before. */
+function edge(
+  code: FindingCode,
+  verdict: Verdict,
+  at: (n: number) => Situation,
+  [from, to, step]: readonly [number, number, number],
+): Case {
+  const found = (n: number) => say(at(n)).needs.some((x) => x.finding.code === code);
+  let first: number | null = null;
+  const where = () => {
+    if (first !== null) return first;
+    for (let n = from; step > 0 ? n <= to : n >= to; n += step)
+      if (found(n)) {
+        if (n === from) throw new Error(`${code} is found from the start, at ${n}`);
+        return (first = n);
+      }
+    throw new Error(`${code} is never found between ${from} and ${to}`);
+  };
+  return pair(
+    verdict,
+    () => at(where()),
+    () => at(where() - step),
+  );
+}
+const spacer = (mm: number): Change =>
+  effect({ kind: 'top-spacer', thicknessMm: mm }, { family: 'strut-top-spacer' });
+const coilSpacer = (mm: number): Change =>
+  effect({ kind: 'coil-spacer', thicknessMm: mm }, { family: 'coil-spacer' });
+const camberWindow = (by: number) => {
+  const value = forecast(on(HALDER, spacer(20))).geometryPlanned.camberDeg!;
+  return on(
+    HALDER,
+    spacer(20),
+    axle('front', (a) => ({
+      spec: { ...a.spec, camberDeg: [value - 3, value - 0.5 + by] },
+      adjust: { ...a.adjust, camberDeg: [-0.5, 0.5] },
+    })),
+  );
+};
+const casterWindow = (by: number) => {
+  const value = forecast(on(HALDER, spacer(20))).geometryPlanned.casterDeg!;
+  return on(
+    HALDER,
+    spacer(20),
+    axle('front', (a) => ({
+      spec: { ...a.spec, casterDeg: [value + 0.5 + by, value + 3] },
+      adjust: { ...a.adjust, casterDeg: [-0.5, 0.5] },
+    })),
+  );
+};
+const cvLimit = (by: number) => {
+  const value = forecast(on(HALDER, spacer(20))).geometryPlanned.cvOuterDeg!;
+  return on(
+    HALDER,
+    spacer(20),
+    axle('front', (a) => ({ cv: { ...a.cv!, runningDeg: value + by } })),
+  );
+};
+const heightLimit = (by: number) => {
+  const s = on(HALDER, spacer(20), brief({ heightLimitWhat: 'shed' }));
+  return brief({ heightLimitMm: say(s).forecast!.planned.heightMm.value + by })(s);
+};
+const axleRated = (by: number) => {
+  const s = on(HALDER, brief({ payloadKg: 300 }));
+  const kg = forecast(s, 'rear').load.loadedKg;
+  return axle('rear', () => ({ ratedKg: kg + by }))(s);
+};
+const total = (by: number) => {
+  const s = on(HALDER, spacer(20), limit({ limitMm: 900 }));
+  return limit({ limitMm: say(s).forecast!.planned.rise.front + by })(s);
+};
+const turned = (s: Situation) => forecast(s).geometryPlanned.steeringWheelDeg ?? 0;
+const crooked = (deg: number, by: Platform['steeringWheelSetBy']) => {
+  // raised until the wheel stands about that crooked
+  const at = (mm: number) =>
+    on(
+      FELL,
+      coilSpacer(mm),
+      platform((p) => ({ ...p, steeringWheelSetBy: by })),
+    );
+  for (let mm = 1; mm < 120; mm++) if (Math.abs(turned(at(mm))) > deg) return at(mm);
+  throw new Error(`no spacer turns the wheel by ${deg}`);
+};
+const straight = (by: Platform['steeringWheelSetBy']) =>
+  on(
+    FELL,
+    coilSpacer(1),
+    platform((p) => ({ ...p, steeringWheelSetBy: by })),
+  );
+const withTire = (size: string, ...changes: readonly Change[]) =>
+  on(HALDER, tire({ targetSize: size }), ...changes);
+const LOADED = '265/70R17 115T';
+const spareRated = (share: number) => {
+  const s = withTire(LOADED);
+  const kg = say(s).tires.check!.front.figures.mass.target.value;
+  return platform((p) => ({ ...p, spare: { ...p.spare!, ratedKg: kg * share } }))(s);
+};
+const bench = (extended: number, compressed: number) =>
+  on(
+    FELL,
+    effect({ kind: 'damper-length', extendedMm: extended, compressedMm: compressed }, { family: 'damper' }),
+  );
+const rearRate = (share: number) =>
+  on(
+    'sarnby-courser',
+    brief({ usage: { highway: 80, gravel: 20, rock: 0, mud: 0, load: 0, tow: 0 } }),
+    effect(
+      {
+        kind: 'spring',
+        rateNPerMm: platformOf('sarnby-courser').rear.springRateNPerMm * share,
+        freeLengthDeltaMm: 0,
+      },
+      { family: 'coil', axle: 'rear' },
+    ),
+  );
+const hub = (by: number) => platformOf(HALDER).centreBoreMm + by;
+
+/** Every finding: a situation that gives it, a near miss that does not, and what it means. Exhaustive by type. */
+export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
+  'not-listed': pair(
+    'no',
+    () => on(HALDER, apps({ platform: FELL })),
+    () => on(HALDER, apps({})),
+  ),
+  'wrong-years': pair(
+    'no',
+    () => on(HALDER, apps({ years: [2021, 2026] })),
+    () => on(HALDER, apps({ years: [2020, 2026] })),
+  ),
+  'variant-excludes': pair(
+    'no',
+    () => on(HALDER, apps({ conditions: [{ op: 'is', field: 'dampers', value: 'adaptive' }] })),
+    () => on(HALDER, apps({ conditions: [{ op: 'is-not', field: 'dampers', value: 'adaptive' }] })),
+  ),
+  'ask-variant': pair(
+    'ask',
+    () => on(HALDER, variant({}), apps({ conditions: [{ op: 'is', field: 'dampers', value: 'adaptive' }] })),
+    () => on(HALDER, variant({}), apps({})),
+  ),
+  provenance: pair(
+    'fits',
+    () => on(HALDER, apps({ provenance: { kind: 'guess' } })),
+    () => on(HALDER, apps({ provenance: { kind: 'maker-confirmed', on: '2026-09-14' } })),
+  ),
+  'wrong-construction': pair(
+    'no',
+    () => on('sarnby-courser', part({ family: 'body-lift', axle: 'both' })),
+    () => on(HALDER, part({ family: 'body-lift', axle: 'both' })),
+  ),
+  'block-on-steered-axle': pair(
+    'no',
+    () => on(HALDER, part({ family: 'lift-block', axle: 'front' })),
+    () => on(HALDER, part({ family: 'lift-block', axle: 'rear' })),
+  ),
+  'structural-change': pair(
+    'no',
+    () => on(HALDER, part({ structural: true })),
+    () => on(HALDER, part({})),
+  ),
+  'structural-relief': pair(
+    'no',
+    () => on(HALDER, tire({ reliefs: [{ axle: 'front', obstacle: 'body-mount', relief: 'trim-mount' }] })),
+    () => on(HALDER, tire({ reliefs: [{ axle: 'front', obstacle: 'flap', relief: 'trim-flap' }] })),
+  ),
+  'not-reversible': pair(
+    'no',
+    () => on(HALDER, brief({ reversibleOnly: true }), part({ reversible: false })),
+    () => on(HALDER, brief({ reversibleOnly: true }), part({})),
+  ),
+  'same-place': pair(
+    'no',
+    () => on(HALDER, part({ family: 'wheel-spacer', axle: 'both' }), part({ family: 'wheel-spacer' })),
+    () => on(HALDER, part({ family: 'wheel-spacer', axle: 'rear' }), part({ family: 'wheel-spacer' })),
+  ),
+  'one-set-only': pair(
+    'no',
+    () => on(HALDER, part({ family: 'coil-spacer' }, 2)),
+    () => on(HALDER, part({ family: 'accessory' }, 2)),
+  ),
+  'listed-twice': pair(
+    'ask',
+    () => on(HALDER, list('TL-K28', 'TL-2810')),
+    () => on(HALDER, list('TL-K28')),
+  ),
+  'needs-part': pair(
+    'needs',
+    () => on(HALDER, part({ requires: [{ part: 'IW-55' }] })),
+    () => on(HALDER, list('IW-55'), part({ requires: [{ part: 'IW-55' }] })),
+  ),
+  'excludes-part': pair(
+    'no',
+    () => on(HALDER, list('IW-55'), part({ excludes: [{ family: 'differential-drop' }] })),
+    () => on(HALDER, list('IW-12'), part({ excludes: [{ family: 'differential-drop' }] })),
+  ),
+  'comes-late': pair(
+    'ask',
+    () => on(HALDER, brief({ neededBy: '2026-12-04' }), part({ stock: { onHand: 0, leadDays: 10 } })),
+    () => on(HALDER, brief({ neededBy: '2026-12-05' }), part({ stock: { onHand: 0, leadDays: 10 } })),
+  ),
+  'no-balance': edge(
+    'no-balance',
+    'no',
+    (n) => on(HALDER, effect({ kind: 'preload-spacer', thicknessMm: n }, { family: 'preload-spacer' })),
+    [20, 150, 5],
+  ),
+  'camber-reach': pair(
+    'needs',
+    () => camberWindow(-HAIR),
+    () => camberWindow(HAIR),
+  ),
+  'caster-reach': pair(
+    'needs',
+    () => casterWindow(HAIR),
+    () => casterWindow(-HAIR),
+  ),
+  'cv-angle': pair(
+    'needs',
+    () => cvLimit(-HAIR),
+    () => cvLimit(HAIR),
+  ),
+  'axle-off-centre': edge(
+    'axle-off-centre',
+    'needs',
+    (n) => on(FELL, effect({ kind: 'link-length', member: 'trackBar', deltaMm: n }, { family: 'track-bar' })),
+    [0, 20, 0.25],
+  ),
+  'steering-wheel-set': pair(
+    'fits',
+    () => crooked(3, 'drag-link-sleeve'),
+    () => straight('drag-link-sleeve'),
+  ),
+  'steering-wheel-ask': pair(
+    'ask',
+    () => crooked(3, null),
+    () => crooked(3, 'dealer'),
+  ),
+  'steering-wheel-off-centre': pair(
+    'needs',
+    () => crooked(3, 'nobody'),
+    () => crooked(3, 'drag-link-sleeve'),
+  ),
+  'damper-match': edge(
+    'damper-match',
+    'needs',
+    (n) =>
+      on(
+        HALDER,
+        effect(
+          {
+            kind: 'spring',
+            rateNPerMm: (forecast(on(HALDER)).rateStockNPerMm * n) / 100,
+            freeLengthDeltaMm: 0,
+          },
+          { family: 'coil' },
+        ),
+      ),
+    [100, 130, 1],
+  ),
+  'topped-out': edge('topped-out', 'needs', (n) => bench(-n, -n), [0, 120, 2]),
+  'droop-short': edge('droop-short', 'fits', (n) => bench(-n, -n), [0, 120, 2]),
+  'damper-solid': edge('damper-solid', 'needs', (n) => bench(0, n), [0, 80, 1]),
+  'hose-short': edge(
+    'hose-short',
+    'needs',
+    (n) =>
+      on(
+        HALDER,
+        axle('front', (a) => ({ hoses: a.hoses.map((h) => ({ ...h, freeMm: h.freeMm - n })) })),
+      ),
+    [0, 200, 1],
+  ),
+  'bar-link-angle': edge(
+    'bar-link-angle',
+    'needs',
+    (n) => on(HALDER, effect({ kind: 'bar-link', deltaMm: n }, { family: 'bar-link' })),
+    [0, 150, 2],
+  ),
+  'stud-engagement': edge(
+    'stud-engagement',
+    'no',
+    (n) =>
+      on(
+        HALDER,
+        effect({ kind: 'wheel-spacer', thicknessMm: n, ownStuds: false }, { family: 'wheel-spacer' }),
+      ),
+    [5, 40, 1],
+  ),
+  'stud-cut': edge(
+    'stud-cut',
+    'ask',
+    (n) =>
+      on(
+        HALDER,
+        effect({ kind: 'wheel-spacer', thicknessMm: n, ownStuds: true }, { family: 'wheel-spacer' }),
+      ),
+    [60, 20, -1],
+  ),
+  'over-height': pair(
+    'no',
+    () => heightLimit(-HAIR),
+    () => heightLimit(HAIR),
+  ),
+  'not-level': edge(
+    'not-level',
+    'needs',
+    (n) =>
+      on(
+        HALDER,
+        brief({ stance: 'level' }),
+        platform((p) => ({ ...p, levelArchDifferenceMm: p.rear.archMm - p.front.archMm - n })),
+      ),
+    [0, 20, 1],
+  ),
+  'nose-high-loaded': edge(
+    'nose-high-loaded',
+    'no',
+    (n) =>
+      on(
+        HALDER,
+        brief({ payloadKg: 200 }),
+        platform((p) => ({ ...p, levelArchDifferenceMm: p.rear.archMm - p.front.archMm + n - 60 })),
+      ),
+    [0, 120, 1],
+  ),
+  'nose-high': edge(
+    'nose-high',
+    'fits',
+    (n) =>
+      on(
+        HALDER,
+        spacer(1),
+        platform((p) => ({ ...p, levelArchDifferenceMm: p.rear.archMm - p.front.archMm + n - 20 })),
+      ),
+    [0, 60, 1],
+  ),
+  'over-axle-load': pair(
+    'no',
+    () => axleRated(-1),
+    () => axleRated(1),
+  ),
+  'place-limit': pair(
+    'ask',
+    () => total(-HAIR),
+    () => total(HAIR),
+  ),
+  'handling-changed': edge('handling-changed', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 10, 0.5]),
+  'flat-ride-off': edge('flat-ride-off', 'fits', (n) => rearRate(n / 100), [100, 30, -5]),
+  headlamps: edge('headlamps', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 40, 1]),
+  'rim-refused': edge(
+    'rim-refused',
+    'no',
+    (n) => withTire(LOADED, tire({ wheelWidthIn: n, wheelOffsetMm: 20 })),
+    [8, 14, 0.5],
+  ),
+  'rim-diameter': pair(
+    'no',
+    () => withTire('265/70R16 112T'),
+    () => withTire(LOADED),
+  ),
+  'rim-over-brakes': pair(
+    'no',
+    () =>
+      withTire(
+        LOADED,
+        platform((p) => ({ ...p, minRimIn: 18 })),
+      ),
+    () =>
+      withTire(
+        LOADED,
+        platform((p) => ({ ...p, minRimIn: 17 })),
+      ),
+  ),
+  'bolt-circle': pair(
+    'no',
+    () => on(HALDER, wheel({ boltCircle: '5×127' })),
+    () => on(HALDER, wheel({})),
+  ),
+  'centre-bore': pair(
+    'no',
+    () => on(HALDER, wheel({ centreBoreMm: hub(-0.1) })),
+    () => on(HALDER, wheel({ centreBoreMm: hub(0) })),
+  ),
+  'centre-bore-loose': pair(
+    'ask',
+    () => on(HALDER, wheel({ centreBoreMm: hub(0.4) })),
+    () => on(HALDER, wheel({ centreBoreMm: hub(0.2) })),
+  ),
+  'wheel-load': edge('wheel-load', 'no', (n) => on(HALDER, wheel({ loadKg: n })), [1250, 300, -50]),
+  'tire-load': edge('tire-load', 'no', (n) => withTire('265/70R17', tire({ loadIndex: n })), [120, 70, -1]),
+  'tire-load-unknown': pair(
+    'ask',
+    () => withTire('265/70R17'),
+    () => withTire(LOADED),
+  ),
+  'tire-assumed-series': pair(
+    'ask',
+    () => withTire('7.50R17 116N'),
+    () => withTire(LOADED),
+  ),
+  'over-arch': edge(
+    'over-arch',
+    'needs',
+    (n) =>
+      withTire(
+        LOADED,
+        effect({ kind: 'wheel-spacer', thicknessMm: n, ownStuds: true }, { family: 'wheel-spacer' }),
+      ),
+    [1, 80, 1],
+  ),
+  'front-rear-mismatch': pair(
+    'no',
+    () =>
+      withTire(
+        LOADED,
+        tire({
+          rear: {
+            size: '255/80R17 115T',
+            tireCode: null,
+            wheelCode: null,
+            wheelWidthIn: null,
+            wheelOffsetMm: null,
+            loadIndex: null,
+          },
+        }),
+      ),
+    () =>
+      withTire(
+        LOADED,
+        tire({
+          rear: {
+            size: '245/75R17 115T',
+            tireCode: null,
+            wheelCode: null,
+            wheelWidthIn: null,
+            wheelOffsetMm: null,
+            loadIndex: null,
+          },
+        }),
+      ),
+  ),
+  calibration: pair(
+    'fits',
+    () => withTire('285/70R17 121S'),
+    () => withTire('265/70R17 115T'),
+  ),
+  'spare-size': pair(
+    'ask',
+    () => withTire('35x12.50R17 121Q'),
+    () => withTire(LOADED),
+  ),
+  'spare-load': pair(
+    'needs',
+    () => spareRated(1 / 1.02),
+    () => spareRated(1 / 1.005),
+  ),
+  'tire-clearance': edge('tire-clearance', 'needs', (n) => withTire(`265/${n}R17 115T`), [60, 90, 1]),
+  'tire-to-stop': edge('tire-to-stop', 'ask', (n) => withTire(`265/${n}R17 115T`, spacer(30)), [60, 90, 1]),
+  'tire-not-priced': pair(
+    'ask',
+    () => withTire('LT285/70R17'),
+    () => withTire('LT285/70R17', tire({ tireCode: 'CT-L285' })),
+  ),
+  'wheel-not-priced': pair(
+    'ask',
+    () => withTire(LOADED, tire({ wheelWidthIn: 8 })),
+    () => withTire(LOADED, tire({ wheelCode: 'LW-618' })),
+  ),
+  'ratio-not-priced': pair(
+    'ask',
+    () => on(HALDER, tire({ axleRatio: 3.42, newAxleRatio: 4.1 })),
+    () => on(HALDER, tire({ axleRatio: 4.1, newAxleRatio: 4.1 })),
+  ),
+  'unknown-assumed': pair(
+    'ask',
+    () => on(HALDER, variant({})),
+    () => on(HALDER),
+  ),
+  'left-right': pair(
+    'ask',
+    () => on(HALDER, tape('464', '471')),
+    () => on(HALDER, tape('465', '471')),
+  ),
+  'outside-ordinary': edge(
+    'outside-ordinary',
+    'ask',
+    (n) => on(HALDER, tape(String(n), String(n))),
+    [470, 560, 1],
+  ),
+  'tape-in-doubt': edge('tape-in-doubt', 'ask', (n) => on(HALDER, tape(String(n), String(n))), [600, 700, 1]),
+};
+export const found = (s: Situation, code: FindingCode): readonly Need[] =>
+  say(s).needs.filter((n) => n.finding.code === code);

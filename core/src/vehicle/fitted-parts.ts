@@ -1,0 +1,152 @@
+import { FAMILIES, type Catalogue, type KnownVehicle, type Part, type PartEffect } from '../catalogue';
+import type { Change, JobSections } from '../job';
+import { preloadForLiftMm, prepareAxle, type Axle, type AxleEffect } from '../suspension';
+import { stockCase } from './stock-axle';
+
+/** A part that is on the vehicle or will be, with how many of it. */
+export interface FittedPart {
+  readonly part: Part;
+  readonly quantity: number;
+}
+/** Effects that do not change the axle's linkage, springs or stops. */
+const BESIDE_THE_AXLE: readonly PartEffect['kind'][] = [
+  'alignment-range',
+  'damper',
+  'mass',
+  'hose',
+  'bar-link',
+  'wheel-spacer',
+  'spare-carrier',
+];
+export const isAxleEffect = (e: PartEffect): e is AxleEffect => !BESIDE_THE_AXLE.includes(e.kind);
+export const onAxle = (part: Pick<Part, 'axle'>, axle: Axle): boolean =>
+  part.axle === axle || part.axle === 'both';
+/** Two parts meet somewhere: on one axle, or because one of them is for the whole vehicle. */
+export const axlesMeet = (a: Pick<Part, 'axle'>, b: Pick<Part, 'axle'>): boolean =>
+  a.axle === b.axle || a.axle === 'both' || b.axle === 'both';
+/** Effects of one kind among the parts on an axle. */
+export const effectsOfKind = <K extends PartEffect['kind']>(
+  parts: readonly FittedPart[],
+  axle: Axle,
+  kind: K,
+): readonly Extract<PartEffect, { kind: K }>[] =>
+  parts
+    .filter((f) => onAxle(f.part, axle))
+    .flatMap((f) => f.part.effects)
+    .filter((e): e is Extract<PartEffect, { kind: K }> => e.kind === kind);
+/** What the parts do to an axle. A count changes masses and money, never an effect: a second set has no place to go. */
+export const effectsOn = (parts: readonly FittedPart[], axle: Axle): readonly AxleEffect[] =>
+  parts.filter((f) => onAxle(f.part, axle)).flatMap((f) => f.part.effects.filter(isAxleEffect));
+/** Wheel spacers on an axle, mm. */
+export const spacersMm = (parts: readonly FittedPart[], axle: Axle): number =>
+  effectsOfKind(parts, axle, 'wheel-spacer').reduce((sum, e) => sum + e.thicknessMm, 0);
+export const partName = (p: Pick<Part, 'maker' | 'name' | 'code'>): string =>
+  `${p.maker} ${p.name} (${p.code})`;
+
+/** What is on the vehicle after the build: what was fitted, less what a new part takes the place of. */
+export function afterBuild(
+  fitted: readonly FittedPart[],
+  chosen: readonly FittedPart[],
+): readonly FittedPart[] {
+  const replaced = ({ part: old }: FittedPart) =>
+    chosen.some(
+      ({ part }) =>
+        axlesMeet(part, old) &&
+        FAMILIES[old.family].holds === 'one' &&
+        FAMILIES[part.family].replaces.includes(FAMILIES[old.family].slot),
+    );
+  return [...fitted.filter((f) => !replaced(f)), ...chosen];
+}
+
+/** A lift that somebody fitted before and that is no part of the catalogue: the spring preload that stands the body where
+ *  it was measured. Null without an axle, a height, or a pose at that height. */
+function oldLift(change: Change, vehicle: KnownVehicle | null): FittedPart | null {
+  if (change.axle === null || change.liftMm === null || change.liftMm === 0 || !vehicle) return null;
+  const c = stockCase(vehicle, change.axle);
+  const { stock } = prepareAxle({ ...c, fitted: [], loadN: c.stockLoadN });
+  const thicknessMm = preloadForLiftMm(c, stock, change.liftMm);
+  if (!Number.isFinite(thicknessMm)) return null;
+  return {
+    quantity: 1,
+    part: {
+      code: `on-it-${change.id}`,
+      maker: '',
+      name: change.what,
+      family: 'preload-spacer',
+      axle: change.axle,
+      soldAs: 'set',
+      priceMinor: 0,
+      supplier: '',
+      stock: { onHand: 0, leadDays: 0 },
+      effects: [{ kind: 'preload-spacer', thicknessMm }],
+      claimLiftMm: null,
+      settleShare: 0,
+      claimOnly: true,
+      reversible: true,
+      structural: false,
+      cures: [],
+      requires: [],
+      excludes: [],
+      fasteners: [],
+      applications: [],
+      operation: '',
+      note: '',
+    },
+  };
+}
+
+export interface PartsOfJob {
+  readonly fitted: readonly FittedPart[];
+  /** each part once, by code: the order of the list means nothing */
+  readonly chosen: readonly FittedPart[];
+  readonly unknown: readonly string[];
+  /** parts that the list holds more than once, by themselves or in kits */
+  readonly repeated: readonly Part[];
+}
+/** Parts of the job as the catalogue knows them: what is fitted today and what the build adds (kits opened up). */
+export function partsOfJob(
+  job: Pick<JobSections, 'vehicle' | 'build'>,
+  catalogue: Pick<Catalogue, 'parts' | 'kits'>,
+  vehicle: KnownVehicle | null,
+): PartsOfJob {
+  const byCode = new Map(catalogue.parts.map((p) => [p.code, p]));
+  const kits = new Map(catalogue.kits.map((k) => [k.code, k]));
+  const unknown = new Set<string>();
+  const repeated = new Map<string, Part>();
+  const chosen = new Map<string, FittedPart>();
+  const take = (code: string, quantity: number) => {
+    const part = byCode.get(code);
+    if (!part) {
+      unknown.add(code);
+      return;
+    }
+    const already = chosen.get(code);
+    if (already) repeated.set(code, part);
+    chosen.set(code, { part, quantity: Math.max(quantity, already?.quantity ?? 0) });
+  };
+  const taken = new Set<string>();
+  for (const i of job.build.items) {
+    // the same line twice is one line
+    if (taken.has(i.code)) continue;
+    taken.add(i.code);
+    const kit = i.kind === 'kit' ? kits.get(i.code) : undefined;
+    if (kit) for (const p of kit.parts) take(p.part, p.quantity * i.quantity);
+    else if (i.kind === 'kit') unknown.add(i.code);
+    else take(i.code, i.quantity);
+  }
+  const fitted = job.vehicle.changes.flatMap((c): FittedPart[] => {
+    if (c.part === null) {
+      const lift = oldLift(c, vehicle);
+      return lift ? [lift] : [];
+    }
+    const part = byCode.get(c.part);
+    if (!part) unknown.add(c.part);
+    return part ? [{ part, quantity: 1 }] : [];
+  });
+  return {
+    fitted,
+    chosen: [...chosen.values()].sort((a, b) => (a.part.code < b.part.code ? -1 : 1)),
+    unknown: [...unknown],
+    repeated: [...repeated.values()],
+  };
+}

@@ -1,0 +1,65 @@
+import type { KnownVehicle, Platform } from '../catalogue';
+import type { Accessory, Brief } from '../job';
+import { addedWheelLoadsN, type Axle, type PlacedMass } from '../suspension';
+import { G_M_PER_S2 } from '../units';
+import type { FittedPart } from './fitted-parts';
+import { stockCase } from './stock-axle';
+
+export type BriefLoad = Pick<Brief, 'payloadKg' | 'tongueKg'>;
+/** What bears on an axle besides the vehicle itself. */
+export interface LoadInput {
+  readonly vehicle: KnownVehicle;
+  readonly axle: Axle;
+  readonly brief: BriefLoad;
+  readonly accessories: readonly Accessory[];
+}
+export interface AxleLoad {
+  /** sprung load of one wheel, N: as it stands empty, and with the load of the brief */
+  readonly emptyN: number;
+  readonly loadedN: number;
+  /** on the whole axle, kg */
+  readonly emptyKg: number;
+  readonly loadedKg: number;
+}
+
+function massesOf(
+  platform: Platform,
+  accessories: readonly Accessory[],
+  parts: readonly FittedPart[],
+): readonly PlacedMass[] {
+  return [
+    ...accessories.flatMap((a) =>
+      a.massKg === null ? [] : [{ massKg: a.massKg, xMm: platform.places[a.place] }],
+    ),
+    ...parts.flatMap(({ part, quantity }) =>
+      part.effects.flatMap((e) =>
+        e.kind === 'mass' ? [{ massKg: e.massKg * quantity, xMm: platform.places[e.place] }] : [],
+      ),
+    ),
+  ];
+}
+export const loadMasses = (platform: Platform, brief: BriefLoad): readonly PlacedMass[] => [
+  { massKg: brief.payloadKg ?? 0, xMm: platform.places['load-bed'] },
+  { massKg: brief.tongueKg ?? 0, xMm: platform.places.hitch },
+];
+/** Whether the brief names a load at all: without one nothing is said about how the vehicle stands loaded. */
+export const namesLoad = (brief: BriefLoad): boolean =>
+  (brief.payloadKg ?? 0) > 0 || (brief.tongueKg ?? 0) > 0;
+
+/** Load of an axle with these parts on the vehicle. */
+export function loadOn(input: LoadInput, parts: readonly FittedPart[]): AxleLoad {
+  const { vehicle, axle, brief } = input;
+  const { platform } = vehicle;
+  const side = axle === 'front' ? 'frontN' : 'rearN';
+  const added = (masses: readonly PlacedMass[]) => addedWheelLoadsN(masses, platform.wheelbaseMm)[side];
+  const { stockLoadN, variantKg } = stockCase(vehicle, axle);
+  const accessories = added(massesOf(platform, input.accessories, parts));
+  const load = added(loadMasses(platform, brief));
+  const kg = (n: number) => platform[axle].curbKg + variantKg + (n * 2) / G_M_PER_S2;
+  return {
+    emptyN: stockLoadN + accessories,
+    loadedN: stockLoadN + accessories + load,
+    emptyKg: kg(accessories),
+    loadedKg: kg(accessories + load),
+  };
+}

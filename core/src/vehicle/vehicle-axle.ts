@@ -1,0 +1,95 @@
+import type { AxleSpec } from '../catalogue';
+import {
+  prepareAxle,
+  type AxleEffect,
+  type AxleState,
+  type PreparedAxle,
+  type RideHeight,
+  type RideHeightFault,
+  type TravelLimits,
+} from '../suspension';
+import type { Result } from '../units';
+import { effectsOn, type FittedPart } from './fitted-parts';
+import { loadOn, type AxleLoad, type LoadInput } from './loads';
+import { shakenHardpoints, stockCase, travelLimits } from './stock-axle';
+
+export interface AxleInput extends LoadInput {
+  readonly fitted: readonly FittedPart[];
+}
+/** An axle of this vehicle, prepared: stock and today solved once, whatever is planned evaluated on it. */
+export interface VehicleAxle {
+  readonly input: AxleInput;
+  readonly spec: AxleSpec;
+  readonly prepared: PreparedAxle;
+  readonly variantKg: number;
+  readonly today: AxleView;
+  /** the axle with these parts on it; `stops`: what chosen reliefs do to stops and lock */
+  readonly with: (parts: readonly FittedPart[], stops?: readonly AxleEffect[]) => AxleView;
+  /** the same axle with each hardpoint that counts moved by its tolerance, one at a time */
+  readonly shaken: () => readonly PreparedAxle[];
+  /** keeps what is dear to make under a name, while this axle lives */
+  readonly keep: <T>(key: string, make: () => T) => T;
+}
+/** One state of the axle under its loads. */
+export interface AxleView {
+  readonly parts: readonly FittedPart[];
+  readonly state: AxleState;
+  readonly load: AxleLoad;
+  /** empty, with what the parts weigh; and with the load of the brief */
+  readonly height: () => Result<RideHeight, RideHeightFault>;
+  readonly loaded: () => Result<RideHeight, RideHeightFault>;
+  readonly limits: () => TravelLimits;
+  /** names this state among all of its axle */
+  readonly key: string;
+}
+const MOST_KEPT = 96;
+
+/** Prepares an axle of a vehicle. */
+export function vehicleAxle(input: AxleInput): VehicleAxle {
+  const { vehicle, axle, fitted } = input;
+  const spec = vehicle.platform[axle];
+  const { variantKg, ...stock } = stockCase(vehicle, axle);
+  const todayLoad = loadOn(input, fitted);
+  const theCase = { ...stock, fitted: effectsOn(fitted, axle), loadN: todayLoad.emptyN };
+  const prepared = prepareAxle(theCase);
+  const kept = new Map<string, unknown>();
+  const keep = <T>(key: string, make: () => T): T => {
+    if (kept.has(key)) return kept.get(key) as T;
+    const made = make();
+    if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value ?? '');
+    kept.set(key, made);
+    return made;
+  };
+  const view = (parts: readonly FittedPart[], stops: readonly AxleEffect[] = []): AxleView => {
+    const state = prepared.evaluate([...effectsOn(parts, axle), ...stops]);
+    const load = loadOn(input, parts);
+    const key = JSON.stringify([state.effects, load.emptyN, load.loadedN]);
+    return {
+      parts,
+      state,
+      load,
+      key,
+      height: () => state.under(load.emptyN),
+      loaded: () => state.under(load.loadedN),
+      limits: () =>
+        keep(`limits ${JSON.stringify(state.effects)}`, () =>
+          travelLimits(spec, prepared.stock.model, state.setup),
+        ),
+    };
+  };
+  return {
+    input,
+    spec,
+    prepared,
+    variantKg,
+    today: view(fitted),
+    with: view,
+    shaken: () =>
+      keep('shaken', () =>
+        shakenHardpoints(spec.hardpoints, spec.hardpointMm).map((hardpoints) =>
+          prepareAxle({ ...theCase, hardpoints }),
+        ),
+      ),
+    keep,
+  };
+}

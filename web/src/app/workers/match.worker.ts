@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createMatchApi } from './match-api';
+
+expose(createMatchApi());

@@ -1,0 +1,60 @@
+import { formatDecimal, type Fastening, type WorkStep } from '@rigger/core';
+import { quantity, type Style } from './format';
+
+/** What a step says: the catalogue's text, or the plan's own words for the steps it makes itself. */
+export function stepText(s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'axle'>): string {
+  const where = s.axle === 'vehicle' ? '' : ` ${s.axle}`;
+  switch (s.makes) {
+    case 'mark-cams':
+      return `Mark the alignment cams${where} against their mounts before anything there is loosened.`;
+    case 'loosen-pivots':
+      return `Loosen, do not take out,${where}: ${s.loosens.join(', ')}. They stay loose until the wheels are on the ground.`;
+    case 'torque-pivots':
+      return `Torque every rubber pivot${where} now, at ride height, wheels on the ground and the vehicle rolled.`;
+    case null:
+      return s.text;
+  }
+}
+export const wedgeText = (w: NonNullable<WorkStep['wedge']>): string =>
+  `Wedge of ${formatDecimal(w.deg, 1)}°: thick end to the ${w.thickEnd} of the vehicle.`;
+
+/** A joint as it is printed: what it is, what holds it as far as a record says, and whose word its torque is. What nobody
+ *  has read in a true source is looked up: never a usual figure. */
+export function fasteningText(
+  f: Fastening,
+  style: Style,
+): {
+  readonly what: string;
+  readonly torque: string;
+  readonly source: string;
+} {
+  const thread = f.thread ? `M${f.thread.diameterMm}×${f.thread.pitchMm}` : '';
+  const held = [f.count === null ? '' : `${f.count} ×`, thread].filter(Boolean).join(' ');
+  const both = (nm: number) => {
+    const other: Style = { ...style, length: style.length === 'in' ? 'mm' : 'in' };
+    return `${quantity(nm, 'N·m', style, 0)} (${quantity(nm, 'N·m', other, 0)})`;
+  };
+  const notes = [
+    f.condition === null ? '' : f.condition === 'dry' ? 'dry' : 'with locking compound',
+    f.singleUse === true ? 'new ones, never the old' : '',
+    f.pattern ?? '',
+    f.direction ?? '',
+    f.note,
+  ].filter(Boolean);
+  const source = {
+    manual: 'look it up for this vehicle',
+    estimate: 'estimated; use the maker’s figure',
+    figure: '',
+  }[f.torque.kind];
+  const whose =
+    f.torque.kind === 'figure'
+      ? f.torque.source === 'part-maker'
+        ? 'part maker’s figure'
+        : 'platform’s record'
+      : source;
+  return {
+    what: held === '' ? f.what : `${f.what}, ${held}`,
+    torque: f.torque.kind === 'manual' ? 'torque: maker’s manual' : both(f.torque.nm),
+    source: [whose, ...notes].join(' · '),
+  };
+}
