@@ -162,9 +162,10 @@ it('settings are within what a shop can mean', () => {
     suppliesShare: 0.04,
     taxShare: 0.2,
     alignmentMinor: 9500,
-    localTotalLiftMm: 50,
-    localTireLiftMm: 20,
-    localTrackIncreaseMm: 50,
+    placeLimits: [
+      { what: 'total-lift', limitMm: 50, verdict: 'ask', whose: 'county of Marrowick' },
+      { what: 'track-increase', limitMm: 50, verdict: 'no', whose: 'the inspection station' },
+    ],
   };
   expect(SettingsSchema.safeParse(good).success).toBe(true);
   for (const change of [
@@ -174,6 +175,8 @@ it('settings are within what a shop can mean', () => {
     { currency: '' },
     { shopName: 'x'.repeat(81) },
     { shopPlace: undefined },
+    { placeLimits: [{ what: 'total-lift', limitMm: -1, verdict: 'ask', whose: '' }] },
+    { placeLimits: [{ what: 'beauty', limitMm: 1, verdict: 'ask', whose: '' }] },
   ])
     expect(SettingsSchema.safeParse({ ...good, ...change }).success).toBe(false);
 });

@@ -76,7 +76,7 @@ describe('the build sheet', () => {
   );
   it('says on paper what is not settled', async () => {
     const m = await modelOf(1015);
-    expect(textsOf(sheetDocument(m).content)).toContain('Still to settle');
+    expect(textsOf(sheetDocument(m).content)).toContain('Still open, and printed on the sheet');
   });
   it('can be sent to a worker: it is plain data', async () => {
     const m = await modelOf(1014);
@@ -123,7 +123,15 @@ describe('the calibration card', () => {
     expect(r.headers['content-disposition']).toContain('calibration-1012.pdf');
     expect(printed).toHaveLength(1);
     const text = JSON.stringify(calibrationDocument(printed[0]!));
-    for (const wanted of ['LT285/70R17', '2572 mm', 'per mile', 'psi', 'entered by', '3.42'])
+    for (const wanted of [
+      'LT285/70R17',
+      '2577 mm',
+      'Revs per mile',
+      'psi',
+      'true speed at 100 shown',
+      'entered by',
+      '3.42',
+    ])
       expect(text).toContain(wanted);
     expect(text).not.toMatch(/NaN|undefined/);
   });

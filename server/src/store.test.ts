@@ -84,6 +84,7 @@ describe('the store', () => {
     const first = await openServer();
     const job = await first.job(1012);
     // back to the first version, as a shop that updates finds it
+    await first.db.migrate.down({ name: '004-wheels-by-axle' });
     await first.db.migrate.down({ name: '003-name-of-the-shop' });
     await first.db.migrate.down({ name: '002-tires-side-by-side' });
     const shop = await first.db('settings').first();
@@ -103,10 +104,28 @@ describe('the store', () => {
       targetSize: '33x12.50R17',
       reliefs: [],
       candidates: [],
-      rearSize: '',
+      rear: null,
     });
     const { data } = (await second.api.get('/api/settings').expect(200)).body;
-    expect(data).toEqual({ ...JSON.parse(shop.data), shopName: '', shopPlace: '' });
+    // the three limits of the place become rows of one list, and a spacer on the studs is asked about
+    const { localTotalLiftMm, localTireLiftMm, localTrackIncreaseMm, ...rest } = JSON.parse(shop.data);
+    const row = (what: string, limitMm: number) => ({
+      what,
+      limitMm,
+      verdict: 'ask',
+      whose: 'set by the shop',
+    });
+    expect(data).toEqual({
+      ...rest,
+      shopName: '',
+      shopPlace: '',
+      placeLimits: [
+        row('total-lift', localTotalLiftMm),
+        row('tire-lift', localTireLiftMm),
+        row('track-increase', localTrackIncreaseMm),
+        row('wheel-spacer', 0),
+      ],
+    });
     await second.close();
   });
   it('has foreign keys on, a write-ahead log and full synchronous writes', async () => {

@@ -22,7 +22,7 @@ describe('a variant in the middle of a sentence', () => {
   it('is in small letters, but a name keeps its own', () => {
     expect(variantWords(vehicleOf(plainJob('corvane-halder'))).slice(0, 2)).toEqual([
       'crew cab',
-      '3.0 diesel',
+      'diesel six',
     ]);
     const fell = platformOf('mettrick-fell');
     for (const o of fell.variantFields.find((f) => f.key === 'engine')!.options)

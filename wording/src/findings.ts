@@ -212,7 +212,7 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'tire-not-priced':
       return f.offers.length === 0
         ? `No tyre of ${f.size} is in the catalogue, so none is in this total: ask a supplier for its price.`
-        : `No tyre of ${f.size} is taken yet, so none is in this total: pick one of ${f.offers.length} of that size in Tyre.`;
+        : `No tyre of ${f.size} is taken yet, so none is in this total: pick one in Tyre (the catalogue has ${f.offers.length} of that size).`;
     case 'wheel-not-priced':
       return 'The wheels are written by hand, so none are in this total: pick them from the catalogue, or ask for their price.';
     case 'ratio-not-priced':

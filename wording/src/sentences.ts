@@ -82,7 +82,7 @@ export function tapeHeadline(t: TapeReading, needs: readonly Need[], style: Styl
       consequence: 'This is the “before” that every later claim is held against.',
     };
   const worst = needs.find((n) => n.topic === 'tape');
-  if (worst && t.front && t.rear)
+  if (worst)
     return {
       sentence: findingText(worst.finding, style),
       consequence: `Front ${length(t.front.value, style)}, rear ${length(t.rear.value, style)}.`,

@@ -1,4 +1,4 @@
-import type { Axle, Hardpoints } from '../suspension';
+import type { Hardpoints } from '../suspension';
 import type { FastenerCard } from './fasteners';
 import type { BarLink, HoseRun, ObstacleSpec } from './obstacle-spec';
 

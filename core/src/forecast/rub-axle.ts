@@ -26,7 +26,7 @@ import {
   TIRE_MEASURED_MM,
   TIRE_NOMINAL_SHARE,
 } from '../evidence';
-import type { AxleSpec, KnownVehicle, ObstacleKind, ObstacleSpec, Platform, Relief } from '../catalogue';
+import type { AxleSpec, ObstacleKind, ObstacleSpec, Platform, Relief } from '../catalogue';
 import type { Brief, ReliefChoice } from '../job';
 import {
   add,

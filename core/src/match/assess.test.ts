@@ -80,9 +80,7 @@ describe.each(demoJobs)('demo job %s', (name) => {
         ? [a.tires.check.front, a.tires.check.rear].flatMap((side) =>
             Object.values(
               side.figures as unknown as Readonly<Record<string, Figure | Readonly<Record<string, Figure>>>>,
-            ).flatMap((f) =>
-              'truth' in f ? [f as Figure] : Object.values<Figure>(f as Readonly<Record<string, Figure>>),
-            ),
+            ).flatMap((f) => ('truth' in f ? [f as Figure] : Object.values<Figure>(f))),
           )
         : []),
       ...(a.gearing

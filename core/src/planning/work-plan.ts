@@ -496,7 +496,7 @@ function tasksOf(
       if (op) out.push(task(op.code, axle, op));
     }
   const card = a.gearing?.card;
-  if (card && card.way.by === 'shop' && a.needs.some((n) => n.finding.code === 'calibration')) {
+  if (card?.way.by === 'shop' && a.needs.some((n) => n.finding.code === 'calibration')) {
     const op = operation('calibrate');
     if (op)
       out.push({

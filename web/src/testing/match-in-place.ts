@@ -5,7 +5,10 @@ export function startMatchWorker() {
   const api = createMatchApi();
   return {
     api: {
-      load: (...a: Parameters<typeof api.load>) => Promise.resolve(api.load(...a)),
+      load: (...a: Parameters<typeof api.load>) => {
+        api.load(...a);
+        return Promise.resolve();
+      },
       match: (...a: Parameters<typeof api.match>) => Promise.resolve(api.match(...a)),
     },
     stop: () => undefined,

@@ -222,7 +222,8 @@ describe('what is computed from the job', () => {
     expect(before).toBeGreaterThan(40);
     expect(b.store.assessment()!.forecast!.front.lift.value).toBeCloseTo(0, 3);
     expect(b.store.lacks().map((l) => l.code)).toContain('no-source');
-    expect(b.store.plan()!.steps).toEqual([]);
+    // what is left to do is for the new tyres only
+    expect(b.store.plan()!.steps.flatMap((s) => s.parts)).toEqual([]);
     b.store.undo();
     expect(b.store.plan()!.steps.length).toBeGreaterThan(20);
     expect(b.store.figures()!.total.value).toBe(b.store.money()!.totalMinor);

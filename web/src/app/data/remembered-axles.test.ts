@@ -1,22 +1,24 @@
-import { assess, axleSteps, type AxleSteps, type JobSections } from '@rigger/core';
+import { assess, type AxleInput, type JobSections, type VehicleAxle } from '@rigger/core';
 import { catalogue, demoJob, demoJobs, settings } from '@rigger/core/testing/demo-world';
-import { rememberedSteps } from './remembered-steps';
+import { rememberedAxles } from './remembered-axles';
 
-const plain = (job: JobSections) => assess(job, catalogue, settings);
-/** Remembered steps that count how often an axle was really worked on. */
+type Prepare = (input: AxleInput) => VehicleAxle;
+const DAY = '2026-11-25';
+const plain = (job: JobSections) => assess(job, catalogue, settings, { day: DAY });
+const remembered = (job: JobSections, prepare: Prepare) =>
+  assess(job, catalogue, settings, { day: DAY, prepare });
+/** Remembered axles that count how often one was really prepared. */
 function counted() {
-  const steps = rememberedSteps();
-  const answers = new Set<object>();
-  const look = (work: (input: never) => object) =>
-    ((input: never) => {
-      const answer = work(input);
-      answers.add(answer);
-      return answer;
-    }) as never;
-  const seen: AxleSteps = { settle: look(steps.settle), near: look(steps.near) };
+  const prepare = rememberedAxles();
+  const made = new Set<VehicleAxle>();
   return {
-    assess: (job: JobSections) => assess(job, catalogue, settings, seen),
-    worked: () => answers.size,
+    say: (job: JobSections) =>
+      remembered(job, (input) => {
+        const axle = prepare(input);
+        made.add(axle);
+        return axle;
+      }),
+    made: () => made.size,
   };
 }
 
@@ -33,52 +35,31 @@ const EDITS: readonly ((job: JobSections) => JobSections)[] = [
   (j) => ({ ...j, tire: { ...j.tire, reliefs: [] } }),
 ];
 
-describe('the remembered steps of an assessment', () => {
+describe('remembered axles', () => {
   it.each(demoJobs)('%s: say after every edit what an assessment from nothing says', (name) => {
-    const steps = rememberedSteps();
+    const prepare = rememberedAxles();
     let job = demoJob(name);
     for (const edit of EDITS) {
       job = edit(job);
-      expect(assess(job, catalogue, settings, steps)).toEqual(plain(job));
+      expect(remembered(job, prepare)).toEqual(plain(job));
     }
   });
-  it('do not pose an axle again for what leaves it as it is', () => {
-    const { assess: say, worked } = counted();
+  it('are prepared again only for what changes them', () => {
+    const { say, made } = counted();
     const job = demoJob('hut-warden');
     say(job);
-    expect(worked()).toBe(4); // two axles, each settled and looked around
+    expect(made()).toBe(2);
     const quiet = {
       ...job,
       head: { ...job.head, customer: 'Somebody else' },
       brief: { ...job.brief, notes: 'n', budgetMinor: 1, heightLimitMm: 1800, neededBy: '2027-01-01' },
+      build: { ...job.build, items: job.build.items.slice(1) },
       tape: { ...job.tape, corners: { ...job.tape.corners, leftFront: '480' } },
     };
-    const after = say(quiet);
-    expect(worked()).toBe(4);
-    expect(after.needs.map((n) => n.finding.code)).toContain('over-height');
-    // a relief only changes what stands near; a load changes both
+    expect(say(quiet).needs.map((n) => n.finding.code)).toContain('over-height');
     say({ ...quiet, tire: { ...job.tire, reliefs: [] } });
-    expect(worked()).toBe(job.tire.reliefs.length > 0 ? 6 : 4);
-    const before = worked();
+    expect(made()).toBe(2);
     say({ ...quiet, brief: { ...quiet.brief, payloadKg: 400 } });
-    expect(worked()).toBe(before + 4);
-  });
-  it('without a tyre nothing is said about its clearance, but hoses and links still are', () => {
-    const job = demoJob('hut-warden');
-    const none = plain({ ...job, tire: { ...job.tire, tireCode: null, targetSize: '' } });
-    expect(none.clearance).toEqual({ front: null, rear: null });
-    const input = {
-      vehicle: none.vehicle!,
-      axle: 'front' as const,
-      brief: job.brief,
-      accessories: [],
-      fitted: [],
-      planned: [],
-      chosen: [],
-      catalogue,
-      reliefs: [],
-      tire: null,
-    };
-    expect(axleSteps.near(input)).toEqual({ check: null, needs: [] });
+    expect(made()).toBe(4);
   });
 });

@@ -126,8 +126,8 @@ const chain: Figure = computed(
   [
     given('spacer', 28, 'mm', 'Two Larches TL-2810'),
     computed('wheel-load', 5600, 'N', [given('curb-wheel-load', 5300, 'N')], { formula: 'moments' }),
-    computed('rate-tolerance', 1.5, 'mm', []),
-    computed('part-tolerance', 0.8, 'mm', []),
+    computed('rate-tolerance', 1.5, 'mm', [given('share', 5, 'percent')]),
+    computed('part-tolerance', 0.8, 'mm', [given('slack', 1, 'mm')]),
   ],
   { formula: 'balance', plusMinus: 1.7, limit: { max: 60 } },
 );
@@ -157,13 +157,15 @@ describe('a figure and its Why', () => {
     expect(await why.question()).toBeNull();
     await figure.askWhy();
     expect(await why.question()).toBe('Why 46.3 ± 1.7 mm?');
-    expect(await why.widestDoubt()).toBe('spring rate ± 5 %');
+    expect(await why.widestDoubt()).toBe('spring rate ± 5.0 %');
     expect(await why.chain()).toEqual([
       'Spacer thickness',
       'Sprung load of one wheel',
       'of that, the vehicle at curb',
-      'Doubt: spring rate ± 5 %',
-      'Doubt: part ± 1 mm, wider if only claimed',
+      'Doubt: spring rate',
+      'Share',
+      'Doubt: part, wider if only claimed',
+      'Difference',
     ]);
     await why.close();
     expect(await why.question()).toBeNull();

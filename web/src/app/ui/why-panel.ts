@@ -124,7 +124,10 @@ export class WhyPanel {
     const most = f.because
       .filter((b) => b.name.endsWith('-tolerance'))
       .reduce<Figure | null>((best, b) => (best && best.value >= b.value ? best : b), null);
-    return most && most.value > 0 ? FIGURE_WORDS[most.name].replace(/^Doubt: /, '') : '';
+    if (!most || most.value <= 0) return '';
+    const by = most.because[0];
+    const words = FIGURE_WORDS[most.name].replace(/^Doubt: /, '');
+    return by ? `${words} ± ${figureText(by, this.shop.style())}` : words;
   }
   protected limitText(f: Figure): string {
     if (!f.limit) return '';

@@ -46,7 +46,7 @@ describe('Bench', () => {
   it('says what the lift did to this axle, and shows the linkage from three sides', async () => {
     const v = await show(demoJob('hut-warden'));
     expect(await v.headline()).toMatch(
-      /^Front axle stands 46 mm higher; outer shaft joint 4\.4° to 6\.2° of 8\.0°\.$/,
+      /^Front axle stands 46 mm higher; outer CV joint 4\.4° to 6\.2° of 8\.0°\.$/,
     );
     const views = await v.loader.getAllHarnesses(LinkageHarness);
     expect(await Promise.all(views.map((x) => x.spoken()))).toEqual([

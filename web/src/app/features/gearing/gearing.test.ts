@@ -44,7 +44,7 @@ describe('Gearing', () => {
     );
     const spoken = await Promise.all((await v.loader.getAllHarnesses(FigureHarness)).map((f) => f.spoken()));
     for (const wanted of [
-      /Push, axle 3\.73/,
+      /Tractive force, axle 3\.73/,
       /Crawl speed, axle 4\.10: 1\.8 km\/h/,
       /Circumference: 2\d{3} mm/,
       /Turns, per mile/,
@@ -79,7 +79,7 @@ describe('Gearing', () => {
   it('an unknown ratio is asked for, never assumed; a cart has no crawl speed', async () => {
     const job = demoJob('hut-warden');
     const v = await show({ ...job, tire: { ...job.tire, axleRatio: null } });
-    expect(await v.headline()).toContain('nobody has read yet');
+    expect(await v.headline()).toContain('not known yet');
     TestBed.resetTestingModule();
     const cart = plainJob('pellow-fetch');
     const c = await show({ ...cart, tire: { ...cart.tire, targetSize: '22x11-10' } });

@@ -58,7 +58,7 @@ describe('the shell of a job', () => {
     const job = demoJob('hut-warden');
     const v = await show({ ...job, head: { ...job.head, promiseDate: '2026-12-04' } });
     expect(v.at('.who')).toBe('Hut warden');
-    expect(v.at('.what')).toBe('Corvane Halder · 2021 · crew cab · 3.0 diesel');
+    expect(v.at('.what')).toBe('Corvane Halder · 2021 · crew cab · diesel six');
     expect(v.at('.when')).toBe('promise Fri 4 Dec');
   });
   it('says the stance in words, and how much of the height limit is left, in the unit of the shop', async () => {

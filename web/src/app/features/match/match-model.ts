@@ -46,7 +46,7 @@ export class MatchModel {
         );
       }),
     ),
-    { initialValue: { state: 'busy' } as Answer },
+    { initialValue: { state: 'busy' } },
   );
   private kept: Matched | null = null;
   readonly state = computed(() => this.answer().state);

@@ -132,7 +132,7 @@ describe('the rub worker', () => {
   it('works in slices shorter than a frame, refines, and hears a stop between two of them', async () => {
     const { store } = await openBench(demoJob('hut-warden'));
     const inputs = TestBed.runInInjectionContext(() => new RubInputs());
-    const input: RubStudyInput = { ...inputs.axles()!.front, tire: inputs.tire()! };
+    const input: RubStudyInput = { ...inputs.axles()!.front, tire: inputs.tires()!.front };
     expect(store.assessment()!.tires.check).not.toBeNull();
     let clock = 0;
     const api = createRubApi(() => (clock += 7));
