@@ -87,7 +87,7 @@ line('build sheet as PDF, again', ms(median(again)), `median of ${again.length}`
 const bundled = path.join(dir, 'core.mjs');
 await bundle({
   stdin: {
-    contents: `export * from '@rigger/core'; export * from './src/app/data/remembered-steps';`,
+    contents: `export * from '@rigger/core'; export * from './src/app/data/remembered-axles';`,
     resolveDir: path.join(root, 'web'),
   },
   outfile: bundled,
@@ -113,24 +113,32 @@ const timed = (name, work, rounds = 15) => {
 };
 const assessed = core.assess(sections, catalogue, settings);
 timed('assess one job from nothing', () => core.assess(sections, catalogue, settings), 40);
-const steps = core.rememberedSteps();
+const prepare = core.rememberedAxles();
+const today = new Date().toISOString().slice(0, 10);
 let notes = 0;
 timed(
   'assess it again after an edit that leaves both axles',
   () => {
     const brief = { ...sections.brief, notes: String(notes++) };
-    core.assess({ ...sections, brief }, catalogue, settings, steps);
+    core.assess({ ...sections, brief }, catalogue, settings, { day: today, prepare });
   },
   40,
 );
-timed('judge every source, both axles', () => {
-  for (const axle of ['front', 'rear']) core.judgeSources(axle, sections, assessed.vehicle, catalogue);
+const planCase = () =>
+  core.planCase(sections, assessed.vehicle, catalogue, settings, {
+    day: today,
+    prepare: core.rememberedAxles(),
+  });
+timed('judge every source, both axles, from nothing', () => {
+  const c = planCase();
+  for (const axle of ['front', 'rear']) core.judgeSources(axle, c);
 });
-timed(
-  'work plan',
-  () => core.workPlan(assessed.chosen, assessed.vehicle, catalogue, sections.tire.reliefs),
-  200,
-);
+const matched = planCase();
+timed('judge every source, both axles, on axles that are prepared', () => {
+  for (const axle of ['front', 'rear']) core.judgeSources(axle, matched);
+});
+timed('cures of every open need, from nothing', () => core.curesOf(planCase()));
+timed('work plan', () => core.workPlan(assessed, sections, catalogue), 200);
 
 benchClearance(core, catalogue, sections, assessed, line, ms);
 

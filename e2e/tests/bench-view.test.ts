@@ -23,12 +23,12 @@ test('the bench: drag, steer, type, play, switch a part off, save the curves', a
   const before = await toe.textContent();
   await page.getByRole('slider', { name: 'Rack, to the left' }).fill('40');
   await expect(toe).not.toHaveText(before ?? '');
-  await page.getByRole('button', { name: 'Play a stroke' }).click();
+  await page.getByRole('button', { name: 'Animate travel' }).click();
   await expect(travel).not.toContainText('Travel 0 mm');
-  await page.getByRole('button', { name: 'Hold' }).click();
+  await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('checkbox', { name: /IW-55/ }).uncheck();
   await expect(headline).toContainText('4.4° to 8.9°');
-  await page.getByRole('button', { name: 'Outer shaft joint', exact: true }).click();
+  await page.getByRole('button', { name: 'Outer CV joint', exact: true }).click();
   const [csv] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Curves as CSV' }).click(),

@@ -81,7 +81,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await expect(cell).not.toHaveText(posed ?? '');
 
   await go(8);
-  await expect(headline).toContainText('nobody has read yet');
+  await expect(headline).toContainText('not known yet');
 
   await go(6);
   await tabTo(page, page.getByRole('checkbox', { name: /TL-2810/ }));
@@ -91,7 +91,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('Space');
   await tabTo(page, page.getByRole('button', { name: /Add IW-55/ }));
   await press('Enter');
-  await expect(page.getByText('Outer front shaft joint would run at 9')).toHaveCount(0);
+  await expect(page.getByText('Outer front CV joint would run at 9')).toHaveCount(0);
   await tabTo(page, page.getByRole('button', { name: /^Front lift:/ }));
   await press('Enter');
   await expect(page.getByRole('heading', { name: /^Why / })).toBeVisible();
@@ -115,7 +115,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   const job = JSON.parse(file.bytes.toString());
   expect(job).toMatchObject({
     format: 'apt-rigger-job',
-    version: 2,
+    version: 3,
     sections: { head: { customer: 'Ferry pilot' } },
   });
   await saved(page);

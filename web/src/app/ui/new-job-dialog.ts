@@ -22,7 +22,7 @@ import { MatInputModule } from '@angular/material/input';
         </mat-form-field>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
+        <button matButton type="button" mat-dialog-close>Cancel</button>
         <button matButton="filled" type="submit">Open the job</button>
       </mat-dialog-actions>
     </form>

@@ -58,7 +58,7 @@ export class Board {
       sentence:
         open.length === 0
           ? 'No job is open.'
-          : `${plural(open.length, 'job')} open; ${lacking === 0 ? 'none lacks anything' : `${lacking} still ${lacking === 1 ? 'lacks' : 'lack'} something`}.`,
+          : `${plural(open.length, 'job')} open; ${lacking === 0 ? 'all complete' : `${lacking} still incomplete`}.`,
       consequence: next ? `Next promise: ${next.customer}, ${this.when(next)}.` : 'No promise is coming up.',
     };
   });

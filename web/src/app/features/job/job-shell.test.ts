@@ -64,7 +64,7 @@ describe('the shell of a job', () => {
   it('says the stance in words, and how much of the height limit is left, in the unit of the shop', async () => {
     const v = await show(demoJob('hut-warden'));
     expect(v.at('.beside')).toMatch(/nose 15 mm low, empty.*level, loaded/);
-    expect(v.at('app-elevation-view')).toMatch(/48 mm under older ferry/);
+    expect(v.at('app-elevation-view')).toMatch(/48 mm to spare under older ferry/);
     TestBed.inject(Shop).useUnit('in');
     await v.settled();
     expect(v.at('.beside')).toMatch(/nose \d+\/\d+ in low/);

@@ -97,7 +97,7 @@ export class JobShell {
     const written = s?.brief.heightLimitWhat ?? '';
     const what = written === '' ? 'limit' : written;
     if (!spare) return what;
-    return `${length(Math.abs(spare.value), this.shop.style())} ${spare.value < 0 ? 'too high for' : 'under'} ${what}`;
+    return `${length(Math.abs(spare.value), this.shop.style())} ${spare.value < 0 ? 'too high for' : 'to spare under'} ${what}`;
   });
 
   constructor() {
