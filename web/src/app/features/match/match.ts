@@ -171,7 +171,10 @@ export class MatchView {
   protected readonly provenanceOf = provenanceText;
   protected readonly reasons = (s: SourceVerdict, common: readonly Need[]) => {
     const said = new Set(common.map(needKey));
-    return s.reasons.filter((r) => !said.has(needKey(r))).map((r) => ({ ...r, text: this.sayHere(r) }));
+    // where the match comes from has its own line
+    return s.reasons
+      .filter((r) => r.finding.code !== 'provenance' && !said.has(needKey(r)))
+      .map((r) => ({ ...r, text: this.sayHere(r) }));
   };
   protected readonly claimOf = (s: SourceVerdict) =>
     s.claimLiftMm === null ? null : claimed('claimed-lift', s.claimLiftMm, 'mm', `${s.maker} ${s.code}`);
