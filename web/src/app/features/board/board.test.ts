@@ -57,7 +57,7 @@ describe('Board', () => {
       boardRow({ id: '4', customer: 'Past', promiseDate: inDays(-3) }),
     ]);
     const h = await b.headline();
-    expect(await h.sentence()).toBe('3 jobs open; 1 still lacks something.');
+    expect(await h.sentence()).toBe('3 jobs open; 1 still incomplete.');
     expect(await h.consequence()).toMatch(/^Next promise: Next, \w{3} \d+ \w{3}, in 1 day\.$/);
     expect(b.text()).toContain('4 corners to tape');
     expect(b.page.querySelectorAll('.none')).toHaveLength(3);
