@@ -21,6 +21,11 @@ export const ERRORS = {
   },
   'vehicle-missing': { status: 409, meaning: 'The sheet needs a vehicle; the job has none yet.' },
   'tire-missing': { status: 409, meaning: 'The calibration card needs a tyre; the job has none yet.' },
+  'answer-out-of-range': {
+    status: 422,
+    meaning:
+      'With these values a figure of the answer is beyond what it can mean; each is named with its path.',
+  },
   'too-busy': { status: 503, meaning: 'The sheet printer has too much waiting; try again shortly.' },
   internal: {
     status: 500,

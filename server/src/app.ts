@@ -111,7 +111,12 @@ function mount(app: Express, route: Route): void {
       request: req,
     };
     if ('answer' in route) {
-      res.status(route.status).json(route.answer.parse(await route.handle(ask)));
+      const answer = route.answer.safeParse(await route.handle(ask));
+      // what is computed from a client's values can leave every sensible range: that is said, with the figure's name
+      if (!answer.success && route.body && route.path.startsWith('/api/compute/'))
+        throw new AppError('answer-out-of-range', undefined, { faults: faultsOf(answer.error) });
+      if (!answer.success) throw answer.error;
+      res.status(route.status).json(answer.data);
       return;
     }
     const file = await route.handle(ask);

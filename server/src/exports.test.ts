@@ -260,6 +260,17 @@ describe('computing', () => {
       fault: { code: 'no-balance-in-reach', direction: 'droop' },
     });
   });
+  it('an answer that leaves every sensible range is refused with the name of the figure, not as a fault of the server', async () => {
+    const { hardpoints } = halder().front as { hardpoints: any };
+    const [x, y] = hardpoints.points.wheelCentre;
+    const far = { ...hardpoints, points: { ...hardpoints.points, wheelCentre: [x, y, 7990] } };
+    const ask = (zMm: number) =>
+      kinematics({ hardpoints: far, subframePoints: [], edits: [], samples: [sample(zMm)] });
+    await ask(0).expect(200);
+    const r = await ask(40).expect(422);
+    expect(r.body.error.code).toBe('answer-out-of-range');
+    expect(r.body.error.faults[0].path).toMatch(/^rows\[0\]\./);
+  });
   it('degenerate hardpoints are refused with the name of the point, and too much is too much', async () => {
     const { hardpoints } = halder().front as { hardpoints: any };
     const points = { ...hardpoints.points, tieOuter: hardpoints.points.tieInner };
