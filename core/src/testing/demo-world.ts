@@ -30,6 +30,8 @@ export const catalogue: Catalogue = {
 };
 export const settings: ShopSettings = json('settings.json');
 export const demoJob = (name: string): JobSections => json(`jobs/${name}.json`).sections;
+/** numbers of the jobs that the shop has */
+export const jobNumbers = readdirSync(join(DEMO, 'jobs')).map((f) => json(`jobs/${f}`).number as number);
 export const demoJobs = readdirSync(join(DEMO, 'jobs')).map((f) => f.replace('.json', ''));
 export const platformOf = (code: string) => catalogue.platforms.find((p) => p.code === code)!;
 export const partOf = (code: string) => catalogue.parts.find((p) => p.code === code)!;

@@ -1,0 +1,52 @@
+import { catalogue, demoJob, demoJobs, jobNumbers } from './demo-world';
+
+const everyText = (value: unknown): readonly string[] =>
+  typeof value === 'string'
+    ? [value]
+    : value !== null && typeof value === 'object'
+      ? Object.values(value).flatMap(everyText)
+      : [];
+const world = [...everyText(catalogue), ...demoJobs.flatMap((name) => everyText(demoJob(name)))];
+/** What could be read as a real make, model line, weight class or engine. */
+const READS_AS_REAL = [
+  /\bford\b/i,
+  /\b[a-z]-series\b/i,
+  /\b[1-5][05]00\b(?! ?(mm|kg|N\b|rpm))/,
+  /\b\d\.\d (petrol|diesel|litre)/i,
+  /\bv ?(6|8)\b/i,
+];
+
+describe('the demo world', () => {
+  it('has no name that can be read as a real one', () => {
+    expect(world.length).toBeGreaterThan(2000);
+    for (const real of ['Ford Line', 'C-Series', 'Drumlin 2500', '5.3 petrol'])
+      expect(READS_AS_REAL.some((r) => r.test(real))).toBe(true);
+    expect(world.filter((text) => READS_AS_REAL.some((r) => r.test(text)))).toEqual([]);
+  });
+  it('a size in the name of a part is the size that is computed with; a class is the maker’s claim', () => {
+    let held = 0;
+    for (const p of catalogue.parts) {
+      const claim = /class|set for/.test(p.name);
+      const sizes = new Set(
+        (JSON.stringify(p.effects).match(/-?\d+(\.\d+)?/g) ?? []).map((n) => Math.abs(Number(n))),
+      );
+      for (const [, size] of p.name.matchAll(/(\d+(?:\.\d+)?) mm/g)) {
+        held += 1;
+        expect({
+          part: p.code,
+          size: Number(size),
+          right: claim ? p.claimLiftMm === Number(size) : sizes.has(Number(size)),
+        }).toEqual({ part: p.code, size: Number(size), right: true });
+      }
+    }
+    expect(held).toBeGreaterThan(30);
+  });
+  it('nothing is said to have been fitted here on a job that the shop does not have', () => {
+    const numbers = new Set(jobNumbers.map(String));
+    expect(numbers.size).toBe(demoJobs.length);
+    const jobs = catalogue.parts.flatMap((p) =>
+      p.applications.flatMap((a) => (a.provenance.kind === 'fitted-here' ? a.provenance.jobs : [])),
+    );
+    expect(jobs.filter((j) => !numbers.has(j))).toEqual([]);
+  });
+});
