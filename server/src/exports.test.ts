@@ -76,7 +76,12 @@ describe('the build sheet', () => {
   );
   it('says on paper what is not settled', async () => {
     const m = await modelOf(1015);
-    expect(textsOf(sheetDocument(m).content)).toContain('Still open, and printed on the sheet');
+    const text = textsOf(sheetDocument(m).content);
+    expect(text).toContain('Still open, and printed on the sheet');
+    // nothing lifts it: both axles say so, and no doubt of nothing is printed
+    for (const axle of ['Front', 'Rear']) expect(text).toContain(`${axle}. Suspension lift: `);
+    expect(text).not.toContain('Doubt');
+    expect(textsOf(sheetDocument(await modelOf(1012)).content)).toContain('Doubt: spring rate');
   });
   it('can be sent to a worker: it is plain data', async () => {
     const m = await modelOf(1014);

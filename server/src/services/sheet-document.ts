@@ -176,7 +176,9 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   if (forecast)
     content.push(
       { text: 'Where the figures come from', style: 'section' },
-      ...[forecast.front.lift, forecast.rear.lift, forecast.planned.heightMm].map((f) => chain(f, style, 0)),
+      chain(forecast.front.lift, style, 0, 'Front. '),
+      chain(forecast.rear.lift, style, 0, 'Rear. '),
+      chain(forecast.planned.heightMm, style, 0),
     );
   return documentOf(content, { ...m, title: `Build sheet ${m.number} ${head.customer}` });
 }
@@ -199,14 +201,17 @@ const rideHeightLine = (): Content => ({
   margin: [0, 6, 0, 6],
 });
 
-/** A figure with what it was computed from, two levels deep: enough to follow it on paper. */
+/** A figure with what it was computed from, two levels deep: enough to follow it on paper. A doubt that rounds to nothing is
+ *  left out. */
 const CHAIN_DEPTH = 2;
-function chain(f: Figure, style: Style, depth: number): Content {
+const NO_DOUBT_MM = 0.05;
+const counts = (f: Figure) => !f.name.endsWith('-tolerance') || Math.abs(f.value) >= NO_DOUBT_MM;
+function chain(f: Figure, style: Style, depth: number, of = ''): Content {
   return {
     stack: [
       {
         text: [
-          `${FIGURE_WORDS[f.name]}: `,
+          `${of}${FIGURE_WORDS[f.name]}: `,
           { text: depth === 0 ? figureText(f, style, 0) : quantity(f.value, f.unit, style), font: 'Spline' },
           {
             text: [f.formula ? `  ${FORMULA_WORDS[f.formula]}` : '', f.from ? `  (${f.from})` : ''].join(''),
@@ -215,7 +220,7 @@ function chain(f: Figure, style: Style, depth: number): Content {
         ],
         fontSize: 8,
       },
-      ...(depth < CHAIN_DEPTH ? f.because.map((b) => chain(b, style, depth + 1)) : []),
+      ...(depth < CHAIN_DEPTH ? f.because.filter(counts).map((b) => chain(b, style, depth + 1)) : []),
     ],
     margin: [depth === 0 ? 0 : 10, depth === 0 ? 4 : 0, 0, 0],
   };
