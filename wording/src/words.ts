@@ -39,7 +39,6 @@ export const PLACE_WORDS: Readonly<Record<Place, string>> = {
   'rear-bumper': 'rear bumper',
   hitch: 'hitch',
 };
-export const familyWords = (f: PartFamily): string => f.replace(/-/g, ' ');
 
 export function lackText(l: Lack): string {
   switch (l.code) {

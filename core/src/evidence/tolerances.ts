@@ -29,7 +29,4 @@ export const TRIFLE_SHARE = 0.01; // the same for masses and speeds
 export const LOOKS_LIKE_GROUND_MM = 150; // a height this far over the ordinary was read from the ground
 export const STEERING_SLEEVE_DEG = 15; // more than this at the steering wheel is no work for a sleeve
 export const FLAT_RIDE = [1.1, 1.25] as const; // rear over front frequency, loaded as used (Olley)
-export const DAMPING_WINDOW = [0.25, 0.4] as const; // of a loaded off-road vehicle
 export const HIGHWAY_PERCENT = 50; // of the usage mix: ride and manners weigh
-export const TORSIONAL_RAD_PER_S2 = 400; // of a propeller shaft at cruising speed (SAE AE-7)
-export const SHAFT_INERTIA_RAD_PER_S2 = 1000; // the same for its inertia term

@@ -20,15 +20,7 @@ import {
 } from '../rules';
 import type { RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
-import {
-  afterBuild,
-  loadOn,
-  partsOfJob,
-  readTape,
-  spacersMm,
-  type FittedPart,
-  type TapeReading,
-} from '../vehicle';
+import { afterBuild, partsOfJob, readTape, type FittedPart, type TapeReading } from '../vehicle';
 
 /** All that the core can say about one job with what it has. Plain data: it can be saved, sent to a worker, compared. */
 export interface Assessment {
@@ -74,11 +66,6 @@ export function assess(
 export function assessCase(c: PlanCase): Assessment {
   const { job, catalogue, vehicle, tires } = c;
   const [front, rear] = [c.axles.front.forecast(), c.axles.rear.forecast()];
-  const burden = (axle: 'front' | 'rear') => ({
-    loadedKg: loadOn(c.axles[axle].prepared.input, c.planned).loadedKg,
-    spacerTodayMm: spacersMm(c.fitted, axle),
-    spacerPlannedMm: spacersMm(c.planned, axle),
-  });
   const { check } = tires;
   return {
     vehicle,
@@ -87,13 +74,7 @@ export function assessCase(c: PlanCase): Assessment {
     tires,
     forecast: c.forecast(),
     fault: !front.ok ? front.fault : !rear.ok ? rear.fault : null,
-    candidates: readCandidates(
-      job.tire,
-      job.brief,
-      vehicle,
-      { front: burden('front'), rear: burden('rear') },
-      catalogue,
-    ),
+    candidates: readCandidates(job.tire, job.brief, vehicle, c.burden, catalogue),
     clearance: { front: c.axles.front.clearance(), rear: c.axles.rear.clearance() },
     gearing: check ? checkGearing(vehicle, job.tire, check, formatTireSize(check.front.target.size)) : null,
     ride: { today: frequencies(c, 'today'), planned: frequencies(c, 'planned') },

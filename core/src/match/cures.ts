@@ -2,7 +2,7 @@ import { fitmentOf, type Part, type Provenance } from '../catalogue';
 import type { Figure } from '../evidence';
 import { needKey, needsOf, ruleOf, withChosen, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
-import { onAxle, type FittedPart } from '../vehicle';
+import { onAxle, onceByCode } from '../vehicle';
 
 /** A part that ends a need, with what it changes, computed on the whole plan with the part on. */
 export interface Cure {
@@ -29,29 +29,31 @@ export interface Cured {
  *  2. the plan with the candidate on, all rules
  *  3. a candidate that leaves the need standing, or that may not be on this vehicle at all, is no cure */
 export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): readonly Cured[] {
-  const tried = new Map<string, readonly Need[]>();
+  const was = new Set(needs.map(needKey));
+  // one part may be tried for several needs: the plan with it is made and judged once
+  const tried = new Map<string, { readonly plan: PlanCase; readonly after: readonly Need[] }>();
   const withPart = (part: Part) => {
-    const with_ = withChosen(c, [...c.chosen, { part, quantity: 1 }].sort(byCode));
-    const after = tried.get(part.code) ?? needsOf(with_);
-    tried.set(part.code, after);
-    return { with_, after };
+    const known = tried.get(part.code);
+    if (known) return known;
+    const plan = withChosen(c, onceByCode([...c.chosen, { part, quantity: 1 }]));
+    const made = { plan, after: needsOf(plan) };
+    tried.set(part.code, made);
+    return made;
   };
   return needs
     .filter((n) => n.verdict !== 'fits' || n.finding.code === 'droop-short')
     .flatMap((need): Cured[] => {
+      const key = needKey(need);
+      const axle = 'axle' in need.finding && isAxle(need.finding.axle) ? need.finding.axle : null;
+      const measure = (plan: PlanCase): Figure | null =>
+        axle ? (ruleOf(need.finding.code)?.measure?.(plan, axle, need.finding) ?? null) : null;
       const cures = candidatesFor(need, c).flatMap(({ part, provenance }): Cure[] => {
-        const { with_, after } = withPart(part);
-        const key = needKey(need);
+        const { plan, after } = withPart(part);
         if (after.some((n) => needKey(n) === key)) return [];
-        const was = new Set(needs.map(needKey));
         const is = new Set(after.map(needKey));
         const disturbs = after.filter((n) => !was.has(needKey(n)) && n.verdict !== 'fits');
         if (disturbs.some((n) => n.verdict === 'no')) return [];
-        const measure = (plan: PlanCase): Figure | null => {
-          const axle = 'axle' in need.finding && isAxle(need.finding.axle) ? need.finding.axle : null;
-          return axle ? (ruleOf(need.finding.code)?.measure?.(plan, axle, need.finding) ?? null) : null;
-        };
-        const [before, then] = [measure(c), measure(with_)];
+        const [before, then] = [measure(c), measure(plan)];
         const changed = before && then && before.value !== then.value;
         return [
           {
@@ -65,13 +67,10 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
           },
         ];
       });
-      return cures.length > 0
-        ? [{ key: needKey(need), cures: [...cures].sort((a, b) => a.priceMinor - b.priceMinor) }]
-        : [];
+      return cures.length > 0 ? [{ key, cures: [...cures].sort((a, b) => a.priceMinor - b.priceMinor) }] : [];
     });
 }
 const isAxle = (a: unknown): a is Axle => a === 'front' || a === 'rear';
-const byCode = (a: FittedPart, b: FittedPart) => (a.part.code < b.part.code ? -1 : 1);
 
 function candidatesFor(
   need: Need,

@@ -2,7 +2,7 @@ import { fitmentOf, LIFT_SOURCES, type Kit, type Provenance } from '../catalogue
 import { TOPICS, worstVerdict, type Figure, type Topic, type Verdict } from '../evidence';
 import { needKey, needsOf, withChosen, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
-import { onAxle, type FittedPart } from '../vehicle';
+import { onAxle, onceByCode, type FittedPart } from '../vehicle';
 
 export interface SourceVerdict {
   readonly kind: 'part' | 'kit';
@@ -41,7 +41,7 @@ export function judgeSources(axle: Axle, c: PlanCase): readonly SourceVerdict[] 
   const judge = (parts: readonly FittedPart[]): Judged => {
     const fits = parts.map((p) => fitmentOf(p.part.applications, c.vehicle));
     const listed = !fits.some((f) => f.verdict === 'no' && f.reason === 'not-listed');
-    const plan = withChosen(c, sortedOnce([...rest, ...parts]));
+    const plan = withChosen(c, onceByCode([...rest, ...parts]));
     const reasons = needsOf(plan, listed ? JUDGED_BY : ['fitment']).filter(
       (n) => !without.has(needKey(n)) && aboutAxle(n, axle),
     );
@@ -96,8 +96,3 @@ export function judgeSources(axle: Axle, c: PlanCase): readonly SourceVerdict[] 
 }
 const aboutAxle = (n: Need, axle: Axle) =>
   n.about.axle === null || n.about.axle === axle || n.about.axle === 'both';
-/** Parts by code, each once: what a list means. */
-const sortedOnce = (parts: readonly FittedPart[]): readonly FittedPart[] =>
-  [...new Map(parts.map((p) => [p.part.code, p])).values()].sort((a, b) =>
-    a.part.code < b.part.code ? -1 : 1,
-  );

@@ -68,7 +68,6 @@ const TORQUE_SETUP_MIN = 2;
 interface Node extends Ordered {
   readonly step: Omit<WorkStep, 'number' | 'fastenings' | 'handTight'>;
   readonly fastens: readonly JointUse[];
-  readonly loosensCodes: readonly string[];
   readonly madeBy: readonly Part[];
 }
 /** One piece of work of the plan on one place. */
@@ -158,7 +157,6 @@ export function workPlan(
       after,
       rank,
       fastens: w.fastens,
-      loosensCodes: w.loosens,
       madeBy,
       step: {
         phase,
@@ -206,7 +204,7 @@ export function workPlan(
       state.on,
     );
   });
-  const onNodes = new Map(nodes.filter((n) => n.id.startsWith('on ')).map((n, i) => [n.id, i]));
+  const comingBack = nodes.map((n) => n.id).filter((id) => id.startsWith('on '));
 
   // pivots that the new height turns
   const opened = new Set<string>();
@@ -314,14 +312,12 @@ export function workPlan(
       ]);
   });
   for (const axle of AXLES)
-    for (const [id] of onNodes)
+    for (const id of comingBack)
       if (id.endsWith(`@${axle}`) || id.endsWith('vehicle-up@vehicle'))
         waits.set(id, [...(waits.get(id) ?? []), `mark ${axle}`, `loosen ${axle}`]);
   const above = inOrderOf(nodes.map((n) => ({ ...n, after: [...n.after, ...(waits.get(n.id) ?? [])] })));
 
   // below the line
-  const below: Node[] = [];
-  const ground = (list: typeof nodes) => below.push(...list);
   const from = nodes.length;
   const changes = changesOf(a, tasks);
   const closing = catalogue.closing.filter((s) => s.when.some((w) => w === 'any' || changes.has(w)));
@@ -339,7 +335,7 @@ export function workPlan(
       });
     });
   });
-  ground(nodes.slice(from));
+  const below = nodes.slice(from);
   const inSteps = [...above.list, ...below];
   const late = (tighten: JointUse['tighten'], place: Place) =>
     inSteps
@@ -416,7 +412,6 @@ const EMPTY_NODE: Node = {
   after: [],
   rank: [],
   fastens: [],
-  loosensCodes: [],
   madeBy: [],
   step: {
     phase: 'ground',

@@ -6,6 +6,7 @@ import {
   rubAxle,
   rubChecks,
   stances,
+  type AxleBurden,
   type AxleForecast,
   type Forecast,
   type RubAxle,
@@ -20,7 +21,6 @@ import { bad, type Result } from '../units';
 import {
   afterBuild,
   asAsked,
-  axlesMeet,
   loadOn,
   partsOfJob,
   readTape,
@@ -62,6 +62,8 @@ export interface PlanCase {
   readonly planned: readonly FittedPart[];
   readonly tape: TapeReading;
   readonly tires: TireReading;
+  /** what each axle carries loaded, and its wheel spacers, today and planned */
+  readonly burden: Readonly<Record<Axle, AxleBurden>>;
   readonly axles: Readonly<Record<Axle, AxlePlan>>;
   /** null where an axle has no ride height */
   readonly forecast: () => Forecast | null;
@@ -113,35 +115,31 @@ export function planCase(
       questions: openQuestions(vehicle, catalogue),
       parts,
       fitted: parts.fitted,
+      tape: readTape(job.tape, vehicle, settings.lengthUnit, {
+        front: loadedTodayMm(job.tire, vehicle, 'front'),
+        rear: loadedTodayMm(job.tire, vehicle, 'rear'),
+      }),
     },
     { front: prepared('front'), rear: prepared('rear') },
     parts.chosen,
   );
 }
-type Base = Omit<PlanCase, 'chosen' | 'planned' | 'tape' | 'tires' | 'axles' | 'forecast'>;
+/** What stays as it is whatever is chosen. */
+type Base = Omit<PlanCase, 'chosen' | 'planned' | 'tires' | 'burden' | 'axles' | 'forecast'>;
 function caseOn(
   base: Base,
   prepared: Readonly<Record<Axle, VehicleAxle>>,
   chosen: readonly FittedPart[],
 ): PlanCase {
-  const { job, vehicle, catalogue, settings, fitted } = base;
+  const { job, vehicle, catalogue, fitted, tape } = base;
   const planned = afterBuild(fitted, chosen);
-  const burden = (axle: Axle) => ({
+  const burdenOf = (axle: Axle): AxleBurden => ({
     loadedKg: loadOn(prepared[axle].input, planned).loadedKg,
     spacerTodayMm: spacersMm(fitted, axle),
     spacerPlannedMm: spacersMm(planned, axle),
   });
-  const tires = readTires(
-    job.tire,
-    job.brief,
-    vehicle,
-    { front: burden('front'), rear: burden('rear') },
-    catalogue,
-  );
-  const tape = readTape(job.tape, vehicle, settings.lengthUnit, {
-    front: loadedTodayMm(job.tire, vehicle, 'front'),
-    rear: loadedTodayMm(job.tire, vehicle, 'rear'),
-  });
+  const burden = { front: burdenOf('front'), rear: burdenOf('rear') };
+  const tires = readTires(job.tire, job.brief, vehicle, burden, catalogue);
   const plan = (axle: Axle): AxlePlan => {
     const p = prepared[axle];
     const { payloadKg, tongueKg, chains, usage } = job.brief;
@@ -182,8 +180,8 @@ function caseOn(
     ...base,
     chosen,
     planned,
-    tape,
     tires,
+    burden,
     axles,
     forecast: once(() => {
       const [front, rear] = [axles.front.forecast(), axles.rear.forecast()];
@@ -196,7 +194,3 @@ function caseOn(
 /** The same plan with other parts chosen: the axles stay prepared. */
 export const withChosen = (c: PlanCase, chosen: readonly FittedPart[]): PlanCase =>
   caseOn(c, { front: c.axles.front.prepared, rear: c.axles.rear.prepared }, chosen);
-
-/** Parts that meet a part somewhere on the vehicle. */
-export const partsMeeting = (parts: readonly FittedPart[], one: FittedPart): readonly FittedPart[] =>
-  parts.filter((p) => p.part.code !== one.part.code && axlesMeet(p.part, one.part));

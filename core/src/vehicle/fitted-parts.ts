@@ -40,6 +40,11 @@ export const effectsOn = (parts: readonly FittedPart[], axle: Axle): readonly Ax
 /** Wheel spacers on an axle, mm. */
 export const spacersMm = (parts: readonly FittedPart[], axle: Axle): number =>
   effectsOfKind(parts, axle, 'wheel-spacer').reduce((sum, e) => sum + e.thicknessMm, 0);
+/** Each part once, by code: the order of a list means nothing. */
+export const onceByCode = (parts: Iterable<FittedPart>): readonly FittedPart[] =>
+  [...new Map([...parts].map((p) => [p.part.code, p])).values()].sort((a, b) =>
+    a.part.code < b.part.code ? -1 : 1,
+  );
 export const partName = (p: Pick<Part, 'maker' | 'name' | 'code'>): string =>
   `${p.maker} ${p.name} (${p.code})`;
 
@@ -145,7 +150,7 @@ export function partsOfJob(
   });
   return {
     fitted,
-    chosen: [...chosen.values()].sort((a, b) => (a.part.code < b.part.code ? -1 : 1)),
+    chosen: onceByCode(chosen.values()),
     unknown: [...unknown],
     repeated: [...repeated.values()],
   };

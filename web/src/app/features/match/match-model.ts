@@ -19,7 +19,7 @@ export class MatchModel {
   private readonly store = inject(JobStore);
   private readonly shop = inject(Shop);
   private readonly worker = startMatchWorker();
-  private loaded: unknown = null;
+  private loaded: readonly unknown[] = [];
 
   private readonly asked = computed(() => {
     const [sections, catalogue, settings] = [
@@ -34,11 +34,8 @@ export class MatchModel {
       switchMap((ask) => {
         if (!ask) return of<Answer>({ state: 'busy' });
         const { sections, catalogue, settings } = ask;
-        const load =
-          this.loaded === catalogue ? Promise.resolve() : this.worker.api.load(catalogue, settings);
-        this.loaded = catalogue;
         return from(
-          Promise.resolve(load).then(() => this.worker.api.match(sections, localDay(new Date()))),
+          this.load(catalogue, settings).then(() => this.worker.api.match(sections, localDay(new Date()))),
         ).pipe(
           map((matched): Answer => ({ state: 'done', matched })),
           catchError(() => of<Answer>({ state: 'failed' })),
@@ -58,6 +55,12 @@ export class MatchModel {
   readonly curesOf = (n: Need): readonly Cure[] =>
     this.matched()?.cured.find((c) => c.key === needKey(n))?.cures ?? [];
 
+  /** hands the shop over when it is another one than the worker has */
+  private async load(...shop: Parameters<typeof this.worker.api.load>): Promise<void> {
+    if (shop.every((x, i) => x === this.loaded[i])) return;
+    await this.worker.api.load(...shop);
+    this.loaded = shop;
+  }
   constructor() {
     inject(DestroyRef).onDestroy(() => {
       this.worker.stop();
