@@ -5,7 +5,6 @@ import {
   type Lack,
   type LengthFault,
   type NumberFault,
-  type PartFamily,
   type Place,
   type Stage,
   type TireSizeFault,
