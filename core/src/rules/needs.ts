@@ -1,4 +1,4 @@
-import type { NeedOf, Topic } from '../evidence';
+import { TOPICS, type NeedOf, type Topic } from '../evidence';
 import { RULES, type Finding } from './all-rules';
 import type { PlanCase } from './plan-case';
 import type { FindingMeta, Rule } from './rule';
@@ -16,26 +16,26 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingMeta>> = Object.assig
 /** The rule that a code belongs to. */
 export const ruleOf = (code: string): Rule<Finding> | null => ALL.find((r) => code in r.findings) ?? null;
 
+/** What one rule finds in a plan. */
+export const foundBy = (r: Rule<Finding>, c: PlanCase): readonly Need[] =>
+  r.check(c).map((raised) => {
+    const { verdict, topic, blocks } = r.findings[raised.finding.code];
+    return {
+      finding: raised.finding,
+      verdict: raised.verdict ?? verdict,
+      topic,
+      blocks,
+      about: { part: raised.part ?? null, axle: raised.axle ?? null },
+      figure: raised.figure ?? null,
+    };
+  });
 /** What the rules find in a plan, all of it, in the order of the rules; `topics`: only those. */
-export function needsOf(c: PlanCase, topics?: readonly Topic[]): readonly Need[] {
+export function needsOf(c: PlanCase, topics: readonly Topic[] = TOPICS): readonly Need[] {
   const wanted = (r: Rule<Finding>) =>
-    !topics || Object.values(r.findings).some((m: FindingMeta) => topics.includes(m.topic));
-  return ALL.filter(wanted).flatMap((r) =>
-    r.check(c).flatMap((raised): Need[] => {
-      const meta = r.findings[raised.finding.code];
-      if (topics && !topics.includes(meta.topic)) return [];
-      return [
-        {
-          finding: raised.finding,
-          verdict: raised.verdict ?? meta.verdict,
-          topic: meta.topic,
-          blocks: meta.blocks,
-          about: { part: raised.part ?? null, axle: raised.axle ?? null },
-          figure: raised.figure ?? null,
-        },
-      ];
-    }),
-  );
+    Object.values(r.findings).some((m: FindingMeta) => topics.includes(m.topic));
+  return ALL.filter(wanted)
+    .flatMap((r) => foundBy(r, c))
+    .filter((n) => topics.includes(n.topic));
 }
 /** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle or limit) is one. */
 export const needKey = (n: Pick<Need, 'finding' | 'about'>): string => {

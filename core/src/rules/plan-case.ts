@@ -17,7 +17,7 @@ import {
 import type { JobSections, ShopSettings } from '../job';
 import type { Axle, ReachFault, RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
-import { bad, type Result } from '../units';
+import { bad, once, type Result } from '../units';
 import {
   afterBuild,
   asAsked,
@@ -73,11 +73,6 @@ export interface CaseOptions {
   /** prepares an axle; whoever asks at every keystroke passes one that remembers */
   readonly prepare?: ((input: AxleInput) => VehicleAxle) | undefined;
 }
-const once = <T>(make: () => T): (() => T) => {
-  let made: { readonly value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
-};
-
 /** The vehicle of a job as far as it is known; null while no platform is chosen or the catalogue lacks it. */
 export function knownVehicle(
   job: Pick<JobSections, 'vehicle'>,

@@ -1,5 +1,12 @@
 import {
-  assess,
+  assessCase,
+  foundBy,
+  knownVehicle,
+  once,
+  planCase,
+  ruleOf,
+  vehicleAxle,
+  type AxleInput,
   type Axle,
   type AxleSpec,
   type Brief,
@@ -9,10 +16,12 @@ import {
   type Need,
   type Part,
   type PartEffect,
+  type PlanCase,
   type Platform,
   type PlaceLimit,
   type ShopSettings,
   type TireSection,
+  type VehicleAxle,
   type Verdict,
   type WheelItem,
 } from '..';
@@ -26,7 +35,20 @@ export interface Situation {
   readonly day: string;
 }
 export const DAY = '2026-11-25';
-export const say = (s: Situation) => assess(s.job, s.catalogue, s.settings, { day: s.day });
+/** Axles are prepared once for all the cases that share them: it is the rules that are looked at here. */
+const axles = new Map<string, VehicleAxle>();
+const prepare = (input: AxleInput): VehicleAxle => {
+  const key = JSON.stringify(input);
+  const kept = axles.get(key) ?? vehicleAxle(input);
+  axles.set(key, kept);
+  return kept;
+};
+const caseOf = (s: Situation): PlanCase =>
+  planCase(s.job, knownVehicle(s.job, s.catalogue)!, s.catalogue, s.settings, { day: s.day, prepare });
+export const say = (s: Situation) => assessCase(caseOf(s));
+/** What the rule of this code finds, asked alone. */
+export const found = (s: Situation, code: FindingCode): readonly Need[] =>
+  foundBy(ruleOf(code)!, caseOf(s)).filter((n) => n.finding.code === code);
 type Change = (s: Situation) => Situation;
 const on = (platform: string, ...changes: readonly Change[]): Situation =>
   changes.reduce<Situation>((s, change) => change(s), {
@@ -170,7 +192,7 @@ const list =
 
 const HALDER = 'corvane-halder';
 const FELL = 'mettrick-fell';
-const forecast = (s: Situation, which: Axle = 'front') => say(s).forecast![which];
+const forecast = (s: Situation, which: Axle = 'front') => caseOf(s).forecast()![which];
 /** A limit a hair on either side of what a situation comes to. */
 const HAIR = 0.01;
 
@@ -192,17 +214,15 @@ function edge(
   at: (n: number) => Situation,
   [from, to, step]: readonly [number, number, number],
 ): Case {
-  const found = (n: number) => say(at(n)).needs.some((x) => x.finding.code === code);
-  let first: number | null = null;
-  const where = () => {
-    if (first !== null) return first;
+  const isFound = (n: number) => found(at(n), code).length > 0;
+  const where = once(() => {
     for (let n = from; step > 0 ? n <= to : n >= to; n += step)
-      if (found(n)) {
+      if (isFound(n)) {
         if (n === from) throw new Error(`${code} is found from the start, at ${n}`);
-        return (first = n);
+        return n;
       }
     throw new Error(`${code} is never found between ${from} and ${to}`);
-  };
+  });
   return pair(
     verdict,
     () => at(where()),
@@ -245,7 +265,7 @@ const cvLimit = (by: number) => {
 };
 const heightLimit = (by: number) => {
   const s = on(HALDER, spacer(20), brief({ heightLimitWhat: 'shed' }));
-  return brief({ heightLimitMm: say(s).forecast!.planned.heightMm.value + by })(s);
+  return brief({ heightLimitMm: caseOf(s).forecast()!.planned.heightMm.value + by })(s);
 };
 const axleRated = (by: number) => {
   const s = on(HALDER, brief({ payloadKg: 300 }));
@@ -254,32 +274,29 @@ const axleRated = (by: number) => {
 };
 const total = (by: number) => {
   const s = on(HALDER, spacer(20), limit({ limitMm: 900 }));
-  return limit({ limitMm: say(s).forecast!.planned.rise.front + by })(s);
+  return limit({ limitMm: caseOf(s).forecast()!.planned.rise.front + by })(s);
 };
-const turned = (s: Situation) => forecast(s).geometryPlanned.steeringWheelDeg ?? 0;
-const crooked = (deg: number, by: Platform['steeringWheelSetBy']) => {
-  // raised until the wheel stands about that crooked
-  const at = (mm: number) =>
-    on(
-      FELL,
-      coilSpacer(mm),
-      platform((p) => ({ ...p, steeringWheelSetBy: by })),
-    );
-  for (let mm = 1; mm < 120; mm++) if (Math.abs(turned(at(mm))) > deg) return at(mm);
-  throw new Error(`no spacer turns the wheel by ${deg}`);
-};
-const straight = (by: Platform['steeringWheelSetBy']) =>
+const turned = (mm: number) =>
+  Math.abs(forecast(on(FELL, coilSpacer(mm))).geometryPlanned.steeringWheelDeg ?? 0);
+/** The spacer that turns the steering wheel by more than 3 degrees. */
+const turningMm = once(() => {
+  for (let mm = 1; mm < 120; mm++) if (turned(mm) > 3) return mm;
+  throw new Error('no spacer turns the wheel');
+});
+const withWheel = (mm: number, by: Platform['steeringWheelSetBy']) =>
   on(
     FELL,
-    coilSpacer(1),
+    coilSpacer(mm),
     platform((p) => ({ ...p, steeringWheelSetBy: by })),
   );
+const crooked = (by: Platform['steeringWheelSetBy']) => withWheel(turningMm(), by);
+const straight = (by: Platform['steeringWheelSetBy']) => withWheel(1, by);
 const withTire = (size: string, ...changes: readonly Change[]) =>
   on(HALDER, tire({ targetSize: size }), ...changes);
 const LOADED = '265/70R17 115T';
 const spareRated = (share: number) => {
   const s = withTire(LOADED);
-  const kg = say(s).tires.check!.front.figures.mass.target.value;
+  const kg = caseOf(s).tires.check!.front.figures.mass.target.value;
   return platform((p) => ({ ...p, spare: { ...p.spare!, ratedKg: kg * share } }))(s);
 };
 const bench = (extended: number, compressed: number) =>
@@ -413,18 +430,18 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
   ),
   'steering-wheel-set': pair(
     'fits',
-    () => crooked(3, 'drag-link-sleeve'),
+    () => crooked('drag-link-sleeve'),
     () => straight('drag-link-sleeve'),
   ),
   'steering-wheel-ask': pair(
     'ask',
-    () => crooked(3, null),
-    () => crooked(3, 'dealer'),
+    () => crooked(null),
+    () => crooked('dealer'),
   ),
   'steering-wheel-off-centre': pair(
     'needs',
-    () => crooked(3, 'nobody'),
-    () => crooked(3, 'drag-link-sleeve'),
+    () => crooked('nobody'),
+    () => crooked('drag-link-sleeve'),
   ),
   'damper-match': edge(
     'damper-match',
@@ -675,5 +692,3 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
   ),
   'tape-in-doubt': edge('tape-in-doubt', 'ask', (n) => on(HALDER, tape(String(n), String(n))), [600, 700, 1]),
 };
-export const found = (s: Situation, code: FindingCode): readonly Need[] =>
-  say(s).needs.filter((n) => n.finding.code === code);

@@ -3,3 +3,4 @@ export * from './result';
 export * from './parse-number';
 export * from './parse-length';
 export * from './format-length';
+export * from './once';

@@ -1,0 +1,71 @@
+import { mkdirSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { Stryker } from '@stryker-mutator/core';
+import { root } from './bootstrap.mjs';
+
+// Changes the decisions of the core one at a time and counts the changes that no test of the same room notices.
+// `npm run mutate` runs every room; `npm run mutate -- rules planning` only those; a path narrows it further:
+// `npm run mutate -- rules/droop.ts`.
+const ROOMS = ['catalogue', 'vehicle', 'rules', 'match', 'planning'];
+const FLOOR = 80;
+
+const asked = process.argv.slice(2);
+const unknown = asked.filter((a) => !ROOMS.includes(a.split('/')[0]));
+if (unknown.length > 0) {
+  console.error(`No such room: ${unknown.join(', ')}. Rooms: ${ROOMS.join(', ')}.`);
+  process.exit(2);
+}
+const results = path.join(root, 'test-results');
+mkdirSync(results, { recursive: true });
+
+const NOTICED = ['Killed', 'Timeout'];
+const MISSED = ['Survived', 'NoCoverage'];
+const rows = [];
+for (const room of ROOMS) {
+  const inRoom = asked.filter((a) => a.split('/')[0] === room);
+  if (asked.length > 0 && inRoom.length === 0) continue;
+  const files = inRoom.filter((a) => a !== room);
+  process.env.MUTATED_ROOM = room;
+  const mutants = await new Stryker({
+    packageManager: 'npm',
+    plugins: ['@stryker-mutator/jest-runner'],
+    testRunner: 'jest',
+    jest: { projectType: 'custom', configFile: 'jest.mutate.config.mjs', enableFindRelatedTests: false },
+    coverageAnalysis: 'perTest',
+    mutate:
+      files.length > 0
+        ? files.map((f) => `core/src/${f}`)
+        : [`core/src/${room}/*.ts`, `!core/src/${room}/*.test.ts`],
+    ignorePatterns: ['/docs', '/e2e', '/server', '/test-results', '/web'],
+    reporters: ['progress-append-only', 'json'],
+    jsonReporter: { fileName: path.join(results, `mutation-${room}.json`) },
+    tempDirName: path.join(results, '.mutants'),
+    concurrency: 2,
+    // the floor is held below, over all rooms
+    thresholds: { high: 100, low: FLOOR, break: null },
+  }).runMutationTest();
+  const count = (status) => mutants.filter((m) => status.includes(m.status)).length;
+  rows.push({ room, noticed: count(NOTICED), missed: count(MISSED) });
+  for (const m of mutants.filter((x) => MISSED.includes(x.status)))
+    console.log(
+      `${path.relative(root, m.fileName)}:${m.location.start.line}:${m.location.start.column} ${m.mutatorName} -> ${(m.replacement ?? '').replaceAll(/\s+/g, ' ').slice(0, 80)}`,
+    );
+}
+rmSync(path.join(results, '.mutants'), { recursive: true, force: true });
+
+const all = {
+  room: 'all',
+  noticed: rows.reduce((s, r) => s + r.noticed, 0),
+  missed: rows.reduce((s, r) => s + r.missed, 0),
+};
+const score = ({ noticed, missed }) => (100 * noticed) / (noticed + missed);
+console.log(`\n${'room'.padEnd(12)}${'changes'.padStart(9)}${'noticed'.padStart(9)}${'score'.padStart(9)}`);
+for (const r of [...rows, all])
+  console.log(
+    `${r.room.padEnd(12)}${String(r.noticed + r.missed).padStart(9)}${String(r.noticed).padStart(9)}${`${score(r).toFixed(1)} %`.padStart(9)}`,
+  );
+// a run that changed nothing has shown nothing
+if (!(score(all) >= FLOOR)) {
+  console.error(`Below the floor of ${FLOOR} %.`);
+  process.exit(1);
+}
