@@ -28,7 +28,7 @@ for (const room of ROOMS) {
   process.env.MUTATED_ROOM = room;
   const mutants = await new Stryker({
     packageManager: 'npm',
-    plugins: ['@stryker-mutator/jest-runner'],
+    plugins: ['@stryker-mutator/jest-runner', './tools/mutate-missed.mjs'],
     testRunner: 'jest',
     jest: { projectType: 'custom', configFile: 'jest.mutate.config.mjs', enableFindRelatedTests: false },
     coverageAnalysis: 'perTest',
@@ -37,7 +37,7 @@ for (const room of ROOMS) {
         ? files.map((f) => `core/src/${f}`)
         : [`core/src/${room}/*.ts`, `!core/src/${room}/*.test.ts`],
     ignorePatterns: ['/docs', '/e2e', '/server', '/test-results', '/web'],
-    reporters: ['progress-append-only', 'json'],
+    reporters: ['progress-append-only', 'missed', 'json'],
     jsonReporter: { fileName: path.join(results, `mutation-${room}.json`) },
     tempDirName: path.join(results, '.mutants'),
     concurrency: 2,
@@ -46,10 +46,6 @@ for (const room of ROOMS) {
   }).runMutationTest();
   const count = (status) => mutants.filter((m) => status.includes(m.status)).length;
   rows.push({ room, noticed: count(NOTICED), missed: count(MISSED) });
-  for (const m of mutants.filter((x) => MISSED.includes(x.status)))
-    console.log(
-      `${path.relative(root, m.fileName)}:${m.location.start.line}:${m.location.start.column} ${m.mutatorName} -> ${(m.replacement ?? '').replaceAll(/\s+/g, ' ').slice(0, 80)}`,
-    );
 }
 rmSync(path.join(results, '.mutants'), { recursive: true, force: true });
 

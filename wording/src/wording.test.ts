@@ -16,7 +16,8 @@ import {
   type JobSections,
 } from '@rigger/core';
 import { catalogue, demoJob, demoJobs, plainJob, settings } from '@rigger/core/testing/demo-world';
-import { FINDING_CASES, found } from '@rigger/core/testing/finding-cases';
+import { FINDING_CASES } from '@rigger/core/testing/finding-cases';
+import { found } from '@rigger/core/testing/situations';
 import {
   briefHeadline,
   degrees,

@@ -77,8 +77,12 @@ export function forecastAxle(
   chosen: readonly FittedPart[],
 ): Result<AxleForecast, RideHeightFault> {
   const here = chosen.filter((f) => onAxle(f.part, axle.input.axle));
-  const key = `forecast ${plan.key} ${here.map((f) => f.part.code).join()}`;
-  return axle.keep(key, () => make(axle, plan, here));
+  // by what the parts are, not by their codes: a catalogue may be changed under an axle that is kept
+  const key = JSON.stringify([
+    here.map(({ part: p }) => [p.code, p.maker, p.claimLiftMm, p.settleShare, p.claimOnly, p.effects]),
+    plan.parts.map((f) => (onAxle(f.part, axle.input.axle) ? f.part.effects : [])),
+  ]);
+  return axle.keep(`forecast ${plan.key} ${key}`, () => make(axle, plan, here));
 }
 
 function make(

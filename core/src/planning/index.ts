@@ -1,4 +1,5 @@
 export * from './fastening';
 export * from './order';
 export * from './parts-list';
+export type { WorkPlan, WorkStep } from './step';
 export * from './work-plan';

@@ -7,6 +7,7 @@ import {
   minutesOf,
   moneyFigures,
   moneyOf,
+  once,
   partsList,
   studsPerHub,
   workPlan,
@@ -17,9 +18,10 @@ import {
   type WorkStep,
 } from '..';
 import { catalogue, demoJob, demoJobs, plainJob, platformOf, settings } from '../testing/demo-world';
-import { part, DAY } from '../testing/finding-cases';
+import { DAY, part } from '../testing/situations';
+import { prepare } from '../testing/prepared';
 
-const say = (job: JobSections, c: Catalogue = catalogue) => assess(job, c, settings, { day: DAY });
+const say = (job: JobSections, c: Catalogue = catalogue) => assess(job, c, settings, { day: DAY, prepare });
 const planOf = (job: JobSections, c: Catalogue = catalogue): WorkPlan => workPlan(say(job, c), job, c);
 const lines = (job: JobSections) => partsList(job, say(job), catalogue);
 const at = (plan: WorkPlan, match: (s: WorkStep) => boolean) => plan.steps.findIndex(match);
@@ -54,33 +56,37 @@ describe('parts list', () => {
 });
 
 describe('money', () => {
-  const list = lines(demoJob('hut-warden'));
+  const list = once(() => lines(demoJob('hut-warden')));
   const plan = { minutes: 600, alignmentMinutes: 45 };
-  const m = moneyOf(list, plan, settings);
+  const money = once(() => moneyOf(list(), plan, settings));
   it('is parts, labour of the plan, supplies, alignment and tax on all', () => {
+    const m = money();
     const net = m.partsMinor + m.labourMinor + m.suppliesMinor + m.alignmentMinor;
     expect(m.labourMinor).toBe(Math.round(((600 - 45) / 60) * settings.labourMinorPerHour));
     expect(m.taxMinor).toBe(Math.round(net * settings.taxShare));
     expect(m.totalMinor).toBe(net + m.taxMinor);
   });
   it('charges an alignment once: as its line, or as labour where the shop has no price for it, or not at all', () => {
+    const m = money();
     expect(m).toMatchObject({ alignmentMinor: settings.alignmentMinor, minutes: 555 });
-    expect(moneyOf(list, plan, { ...settings, alignmentMinor: 0 })).toMatchObject({
+    expect(moneyOf(list(), plan, { ...settings, alignmentMinor: 0 })).toMatchObject({
       alignmentMinor: 0,
       minutes: 600,
     });
-    expect(moneyOf(list, { minutes: 60, alignmentMinutes: 0 }, settings)).toMatchObject({
+    expect(moneyOf(list(), { minutes: 60, alignmentMinutes: 0 }, settings)).toMatchObject({
       alignmentMinor: 0,
       minutes: 60,
     });
   });
   it('opens as figures that say the same sums', () => {
-    const f = moneyFigures(list, plan, settings);
+    const m = money();
+    const f = moneyFigures(list(), plan, settings);
     expect(f.total.because.reduce((s, x) => s + x.value, 0)).toBe(m.totalMinor);
     expect(f.parts.because.reduce((s, x) => s + x.value, 0)).toBe(m.partsMinor);
     expect(f.labour.because.map((x) => x.name)).toEqual(['labour-minutes', 'labour-rate']);
   });
   it('no work, no alignment; a kept or unnamed budget finds nothing', () => {
+    const m = money();
     expect(moneyOf([], { minutes: 0, alignmentMinutes: 0 }, settings).totalMinor).toBe(0);
     expect(budgetFinding(null, m)).toBeNull();
     expect(budgetFinding(m.totalMinor, m)).toBeNull();
@@ -137,19 +143,22 @@ const plans: readonly (readonly [string, JobSections])[] = [
   ['strut, bolts and subframe', plainJob('sarnby-courser', ['TL-3020', 'HF-350', 'IW-360'])],
 ];
 describe.each(plans)('work plan of %s', (_name, job) => {
-  const plan = planOf(job);
-  const a = say(job);
+  const assessed = once(() => say(job));
+  const planned = once(() => workPlan(assessed(), job, catalogue));
   it('knows all its operations, can be done, numbers from 1 and adds its minutes', () => {
+    const plan = planned();
     expect(plan.missing).toEqual([]);
     expect(plan.stuck).toEqual([]);
     expect(plan.steps.map((s) => s.number)).toEqual(plan.steps.map((_, i) => i + 1));
     expect(plan.minutes).toBe(plan.steps.reduce((sum, s) => sum + s.minutes, 0));
   });
   it('fastens every joint exactly once', () => {
+    const plan = planned();
     const all = joints(plan);
     expect(all.filter((j, i) => all.indexOf(j) !== i)).toEqual([]);
   });
   it('puts back in reverse whatever it took off, and nothing is left off', () => {
+    const plan = planned();
     const open = new Map<string, number[]>();
     for (const s of catalogue.access) {
       const { off, on } = access(plan, s.code, s.axle);
@@ -168,6 +177,7 @@ describe.each(plans)('work plan of %s', (_name, job) => {
     }
   });
   it('torques rubber only below the line, loosened above it, and a cam marked before that', () => {
+    const plan = planned();
     plan.steps.forEach((s, i) => {
       for (const f of s.fastenings)
         if (f.tighten === 'at-ride-height') {
@@ -184,6 +194,8 @@ describe.each(plans)('work plan of %s', (_name, job) => {
     ).toBe(true);
   });
   it('turns no pivot of a changed height without loosening and torquing it, on both axles', () => {
+    const plan = planned();
+    const a = assessed();
     for (const axle of ['front', 'rear'] as const) {
       const f = a.forecast?.[axle];
       if (!f || Math.abs(f.lift.value) < 5) continue;
@@ -194,6 +206,8 @@ describe.each(plans)('work plan of %s', (_name, job) => {
     }
   });
   it('names each part at a step of each axle it is for, with what its maker says', () => {
+    const plan = planned();
+    const a = assessed();
     for (const { part: p } of a.chosen) {
       const steps = plan.steps.filter((s) => s.parts.includes(p.code));
       const op = catalogue.operations.find((o) => o.code === p.operation)!;
@@ -203,6 +217,8 @@ describe.each(plans)('work plan of %s', (_name, job) => {
     }
   });
   it('prints no thread that the hub does not have, and no torque without a source', () => {
+    const plan = planned();
+    const a = assessed();
     const { stud } = a.vehicle!.platform;
     for (const f of plan.steps.flatMap((s) => s.fastenings)) {
       if (f.joint === 'wheel-nut') {

@@ -12,7 +12,7 @@ export type SamePlaceFinding =
     }
   /** more sets of a part than a vehicle has places for it */
   | { readonly code: 'one-set-only'; readonly quantity: number }
-  /** the same part twice on the list, by itself or in kits: it is fitted once */
+  /** the same part in a kit and by itself, or in two kits: it is fitted once */
   | { readonly code: 'listed-twice' };
 
 /** One place, one part: what takes the place of another, what is counted more often than it fits. */

@@ -92,8 +92,11 @@ export const tireClearance = rule<TireClearanceFinding>({
         ]
       : [];
   }),
-  measure: (c, axle) => {
+  measure: (c, axle, of) => {
     const check = c.axles[axle].clearance();
-    return check && figureOf(check, c, 'clearance', check.nearest.used, check.nearest.marginMm);
+    if (!check) return null;
+    return of.code === 'tire-to-stop'
+      ? figureOf(check, c, 'clearance-to-stop', check.nearestToStop.toStop, 0)
+      : figureOf(check, c, 'clearance', check.nearest.used, check.nearest.marginMm);
   },
 });

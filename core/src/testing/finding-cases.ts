@@ -1,200 +1,31 @@
+import { once, type FindingCode, type Platform, type Verdict } from '..';
+import { platformOf } from './demo-world';
 import {
-  assessCase,
-  foundBy,
-  knownVehicle,
-  once,
-  planCase,
-  ruleOf,
-  vehicleAxle,
-  type AxleInput,
-  type Axle,
-  type AxleSpec,
-  type Brief,
-  type Catalogue,
-  type FindingCode,
-  type JobSections,
-  type Need,
-  type Part,
-  type PartEffect,
-  type PlanCase,
-  type Platform,
-  type PlaceLimit,
-  type ShopSettings,
-  type TireSection,
-  type VehicleAxle,
-  type Verdict,
-  type WheelItem,
-} from '..';
-import { catalogue, plainJob, platformOf, settings } from './demo-world';
-
-/** One vehicle, what is asked of it, and a catalogue and a shop that may be changed for the case. */
-export interface Situation {
-  readonly job: JobSections;
-  readonly catalogue: Catalogue;
-  readonly settings: ShopSettings;
-  readonly day: string;
-}
-export const DAY = '2026-11-25';
-/** Axles are prepared once for all the cases that share them: it is the rules that are looked at here. */
-const axles = new Map<string, VehicleAxle>();
-const prepare = (input: AxleInput): VehicleAxle => {
-  const key = JSON.stringify(input);
-  const kept = axles.get(key) ?? vehicleAxle(input);
-  axles.set(key, kept);
-  return kept;
-};
-const caseOf = (s: Situation): PlanCase =>
-  planCase(s.job, knownVehicle(s.job, s.catalogue)!, s.catalogue, s.settings, { day: s.day, prepare });
-export const say = (s: Situation) => assessCase(caseOf(s));
-/** What the rule of this code finds, asked alone. */
-export const found = (s: Situation, code: FindingCode): readonly Need[] =>
-  foundBy(ruleOf(code)!, caseOf(s)).filter((n) => n.finding.code === code);
-type Change = (s: Situation) => Situation;
-const on = (platform: string, ...changes: readonly Change[]): Situation =>
-  changes.reduce<Situation>((s, change) => change(s), {
-    job: plainJob(platform),
-    catalogue,
-    settings,
-    day: DAY,
-  });
-const brief =
-  (b: Partial<Brief>): Change =>
-  (s) => ({ ...s, job: { ...s.job, brief: { ...s.job.brief, ...b } } });
-const tire =
-  (t: Partial<TireSection>): Change =>
-  (s) => ({ ...s, job: { ...s.job, tire: { ...s.job.tire, ...t } } });
-const variant =
-  (v: Readonly<Record<string, string>>): Change =>
-  (s) => ({ ...s, job: { ...s.job, vehicle: { ...s.job.vehicle, variant: v } } });
-const platform =
-  (change: (p: Platform) => Platform): Change =>
-  (s) => ({
-    ...s,
-    catalogue: {
-      ...s.catalogue,
-      platforms: s.catalogue.platforms.map((p) => (p.code === s.job.vehicle.platform ? change(p) : p)),
-    },
-  });
-const axle = (which: Axle, change: (a: AxleSpec) => Partial<AxleSpec>): Change =>
-  platform((p) => ({ ...p, [which]: { ...p[which], ...change(p[which]) } }));
-const limit =
-  (l: Partial<PlaceLimit>): Change =>
-  (s) => ({
-    ...s,
-    settings: {
-      ...s.settings,
-      placeLimits: [{ what: 'total-lift', limitMm: 100, verdict: 'ask', whose: 'the county', ...l }],
-    },
-  });
-const wheel =
-  (w: Partial<WheelItem>): Change =>
-  (s) => ({
-    ...s,
-    catalogue: {
-      ...s.catalogue,
-      wheels: [
-        ...s.catalogue.wheels,
-        { ...s.catalogue.wheels.find((x) => x.code === 'LW-618')!, ...w, code: 'W' },
-      ],
-    },
-    job: { ...s.job, tire: { ...s.job.tire, targetSize: '265/70R17 115T', wheelCode: 'W' } },
-  });
-const tape =
-  (leftFront: string, rightFront: string): Change =>
-  (s) => ({
-    ...s,
-    job: {
-      ...s.job,
-      tape: { ...s.job.tape, corners: { leftFront, rightFront, leftRear: '', rightRear: '' } },
-    },
-  });
-/** Adds a made-up part to catalogue and plan. */
-export const part =
-  (p: Partial<Part>, quantity = 1): Change =>
-  (s) => {
-    const code = p.code ?? `X-${s.catalogue.parts.length}`;
-    const made: Part = {
-      maker: 'Two Larches',
-      name: 'made-up part',
-      family: 'accessory',
-      axle: 'front',
-      soldAs: 'set',
-      priceMinor: 1000,
-      supplier: 'here',
-      stock: { onHand: 9, leadDays: 0 },
-      effects: [],
-      claimLiftMm: null,
-      settleShare: 0,
-      claimOnly: false,
-      reversible: true,
-      structural: false,
-      cures: [],
-      requires: [],
-      excludes: [],
-      fasteners: [],
-      applications: [
-        {
-          platform: s.job.vehicle.platform!,
-          years: platformOf(s.job.vehicle.platform!).years,
-          conditions: [],
-          provenance: { kind: 'maker-lists' },
-        },
-      ],
-      operation: 'accessory-front',
-      note: '',
-      ...p,
-      code,
-    };
-    return {
-      ...s,
-      catalogue: { ...s.catalogue, parts: [...s.catalogue.parts, made] },
-      job: {
-        ...s.job,
-        build: {
-          ...s.job.build,
-          items: [...s.job.build.items, { id: code, kind: 'part', code, quantity }],
-        },
-      },
-    };
-  };
-const effect = (e: PartEffect, more: Partial<Part> = {}) => part({ effects: [e], ...more });
-const apps =
-  (a: Partial<Part['applications'][number]>): Change =>
-  (s) =>
-    part({
-      applications: [
-        {
-          platform: s.job.vehicle.platform!,
-          years: platformOf(s.job.vehicle.platform!).years,
-          conditions: [],
-          provenance: { kind: 'maker-lists' },
-          ...a,
-        },
-      ],
-    })(s);
-const list =
-  (...codes: readonly string[]): Change =>
-  (s) => ({
-    ...s,
-    job: {
-      ...s.job,
-      build: {
-        items: codes.map((code, i) => ({
-          id: `i${i}`,
-          kind: s.catalogue.kits.some((k) => k.code === code) ? ('kit' as const) : ('part' as const),
-          code,
-          quantity: 1,
-        })),
-        notes: '',
-      },
-    },
-  });
-
-const HALDER = 'corvane-halder';
-const FELL = 'mettrick-fell';
-const forecast = (s: Situation, which: Axle = 'front') => caseOf(s).forecast()![which];
-/** A limit a hair on either side of what a situation comes to. */
-const HAIR = 0.01;
+  caseOf,
+  found,
+  on,
+  brief,
+  tire,
+  variant,
+  platform,
+  axle,
+  limit,
+  wheel,
+  tape,
+  part,
+  effect,
+  apps,
+  list,
+  HALDER,
+  FELL,
+  forecast,
+  HAIR,
+  spacer,
+  coilSpacer,
+  withTire,
+  LOADED,
+  type Situation,
+} from './situations';
 
 interface Case {
   readonly verdict: Verdict;
@@ -207,32 +38,33 @@ const pair = (verdict: Verdict, gives: () => Situation, near: () => Situation): 
   gives,
   near,
 });
-/** Where a figure grows step by step: the first step that is found, and the one before. */
+/** Of a range that begins without and ends with, the first step that has it where the one before has not. */
+function firstWith(has: (n: number) => boolean, [from, to, step]: readonly [number, number, number]): number {
+  const at = (i: number) => from + i * step;
+  let [without, withIt] = [0, Math.round((to - from) / step)];
+  if (has(at(without)) || !has(at(withIt)))
+    throw new Error(`begins with it, or never has it, between ${from} and ${to}`);
+  while (withIt - without > 1) {
+    const middle = Math.floor((without + withIt) / 2);
+    if (has(at(middle))) withIt = middle;
+    else without = middle;
+  }
+  return at(withIt);
+}
+/** Where a figure grows step by step: a step that is found, and the one before, that is not. */
 function edge(
   code: FindingCode,
   verdict: Verdict,
   at: (n: number) => Situation,
-  [from, to, step]: readonly [number, number, number],
+  range: readonly [number, number, number],
 ): Case {
-  const isFound = (n: number) => found(at(n), code).length > 0;
-  const where = once(() => {
-    for (let n = from; step > 0 ? n <= to : n >= to; n += step)
-      if (isFound(n)) {
-        if (n === from) throw new Error(`${code} is found from the start, at ${n}`);
-        return n;
-      }
-    throw new Error(`${code} is never found between ${from} and ${to}`);
-  });
+  const where = once(() => firstWith((n) => found(at(n), code).length > 0, range));
   return pair(
     verdict,
     () => at(where()),
-    () => at(where() - step),
+    () => at(where() - range[2]),
   );
 }
-const spacer = (mm: number): Change =>
-  effect({ kind: 'top-spacer', thicknessMm: mm }, { family: 'strut-top-spacer' });
-const coilSpacer = (mm: number): Change =>
-  effect({ kind: 'coil-spacer', thicknessMm: mm }, { family: 'coil-spacer' });
 const camberWindow = (by: number) => {
   const value = forecast(on(HALDER, spacer(20))).geometryPlanned.camberDeg!;
   return on(
@@ -279,10 +111,7 @@ const total = (by: number) => {
 const turned = (mm: number) =>
   Math.abs(forecast(on(FELL, coilSpacer(mm))).geometryPlanned.steeringWheelDeg ?? 0);
 /** The spacer that turns the steering wheel by more than 3 degrees. */
-const turningMm = once(() => {
-  for (let mm = 1; mm < 120; mm++) if (turned(mm) > 3) return mm;
-  throw new Error('no spacer turns the wheel');
-});
+const turningMm = once(() => firstWith((mm) => turned(mm) > 3, [1, 119, 1]));
 const withWheel = (mm: number, by: Platform['steeringWheelSetBy']) =>
   on(
     FELL,
@@ -291,9 +120,6 @@ const withWheel = (mm: number, by: Platform['steeringWheelSetBy']) =>
   );
 const crooked = (by: Platform['steeringWheelSetBy']) => withWheel(turningMm(), by);
 const straight = (by: Platform['steeringWheelSetBy']) => withWheel(1, by);
-const withTire = (size: string, ...changes: readonly Change[]) =>
-  on(HALDER, tire({ targetSize: size }), ...changes);
-const LOADED = '265/70R17 115T';
 const spareRated = (share: number) => {
   const s = withTire(LOADED);
   const kg = caseOf(s).tires.check!.front.figures.mass.target.value;
@@ -461,7 +287,7 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     [100, 130, 1],
   ),
   'topped-out': edge('topped-out', 'needs', (n) => bench(-n, -n), [0, 120, 2]),
-  'droop-short': edge('droop-short', 'fits', (n) => bench(-n, -n), [0, 120, 2]),
+  'droop-short': edge('droop-short', 'fits', (n) => bench(-n, -n), [0, 92, 2]),
   'damper-solid': edge('damper-solid', 'needs', (n) => bench(0, n), [0, 80, 1]),
   'hose-short': edge(
     'hose-short',
@@ -548,7 +374,7 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     () => total(HAIR),
   ),
   'handling-changed': edge('handling-changed', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 10, 0.5]),
-  'flat-ride-off': edge('flat-ride-off', 'fits', (n) => rearRate(n / 100), [100, 30, -5]),
+  'flat-ride-off': edge('flat-ride-off', 'fits', (n) => rearRate(n / 100), [100, 60, -5]),
   headlamps: edge('headlamps', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 40, 1]),
   'rim-refused': edge(
     'rim-refused',
@@ -658,7 +484,7 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     () => spareRated(1 / 1.005),
   ),
   'tire-clearance': edge('tire-clearance', 'needs', (n) => withTire(`265/${n}R17 115T`), [60, 90, 1]),
-  'tire-to-stop': edge('tire-to-stop', 'ask', (n) => withTire(`265/${n}R17 115T`, spacer(30)), [60, 90, 1]),
+  'tire-to-stop': edge('tire-to-stop', 'ask', (n) => withTire(`265/${n}R17 115T`, spacer(30)), [60, 79, 1]),
   'tire-not-priced': pair(
     'ask',
     () => withTire('LT285/70R17'),

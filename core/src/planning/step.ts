@@ -1,0 +1,61 @@
+import type { Hazard, Part, WorkText } from '../catalogue';
+import type { Figure } from '../evidence';
+import type { Axle } from '../suspension';
+import type { Fastening } from './fastening';
+import type { Ordered } from './order';
+
+export type Place = Axle | 'vehicle';
+export interface WorkStep {
+  readonly number: number;
+  readonly phase: 'apart' | 'work' | 'together' | 'ground' | 'closing';
+  readonly axle: Place;
+  /** as the catalogue says it; empty where the plan makes the step itself: `makes` names it */
+  readonly text: string;
+  readonly makes: 'mark-cams' | 'loosen-pivots' | 'torque-pivots' | null;
+  /** parts the step serves; empty for access and closing */
+  readonly parts: readonly string[];
+  /** what maker or shop say about those parts */
+  readonly notes: readonly { readonly part: string; readonly note: string }[];
+  readonly minutes: number;
+  readonly tools: readonly string[];
+  readonly hazards: readonly Hazard[];
+  /** joints that are opened here, by name */
+  readonly loosens: readonly string[];
+  readonly fastenings: readonly Fastening[];
+  /** joints that are made here and opened again later: only run on by hand */
+  readonly handTight: readonly string[];
+  /** which end of a wedge is the thick one */
+  readonly wedge: { readonly thickEnd: 'front' | 'rear'; readonly deg: number } | null;
+  /** figures that are entered in this step */
+  readonly figures: readonly Figure[];
+  readonly charge: 'labour' | 'alignment';
+}
+export interface WorkPlan {
+  readonly steps: readonly WorkStep[];
+  /** all of it in the bay and on the rack */
+  readonly minutes: number;
+  /** of that, what the alignment line of the quote stands for */
+  readonly alignmentMinutes: number;
+  /** index in `steps` from which the wheels are on the ground */
+  readonly rideHeightLine: number;
+  readonly tools: readonly string[];
+  /** operations and states that nobody has written */
+  readonly missing: readonly string[];
+  /** steps that wait for each other and cannot be done: a fault of the catalogue */
+  readonly stuck: readonly string[];
+}
+
+/** A step before it has its place in the order: joints still by their codes, none of them torqued yet. */
+export interface StepNode extends Ordered {
+  readonly phase: WorkStep['phase'];
+  readonly axle: Place;
+  readonly work: WorkText;
+  /** parts whose fitting this is: their leaflets may name its torques */
+  readonly madeBy: readonly Part[];
+  readonly more: Partial<Pick<WorkStep, 'makes' | 'notes' | 'wedge' | 'figures' | 'charge'>>;
+}
+/** Work that the plan itself brings, without words of the catalogue. */
+export const OWN_WORK: WorkText = { text: '', minutes: 0, tools: [], hazards: [], loosens: [], fastens: [] };
+
+/** Front before rear, axles before the vehicle. */
+export const placeRank = (p: Place): number => (p === 'front' ? 0 : p === 'rear' ? 1 : 2);

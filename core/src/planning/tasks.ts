@@ -1,0 +1,150 @@
+import { FAMILIES, type Catalogue, type Part, type Work } from '../catalogue';
+import type { Figure } from '../evidence';
+import { reliefsOn } from '../forecast';
+import type { JobSections } from '../job';
+import type { Assessment } from '../match';
+import { AXLES } from '../rules';
+import { onAxle } from '../vehicle';
+import type { Access } from './access';
+import { tiresBought } from './parts-list';
+import { pivotSteps, turnedBy } from './pivots';
+import { placeRank, type Place, type StepNode, type WorkStep } from './step';
+
+/** One piece of work of the plan on one place. */
+export interface Task {
+  readonly code: string;
+  readonly place: Place;
+  readonly work: Work;
+  readonly part: Part | null;
+  /** how often, where the minutes are those of one wheel */
+  readonly times: number;
+  readonly figures: readonly Figure[];
+}
+export interface Tasks {
+  readonly list: readonly Task[];
+  /** operations that nobody has written */
+  readonly missing: readonly string[];
+}
+
+/** All the work of a plan: operations of the parts (a part for both axles: at each), reliefs, tyres and wheels, calibration. */
+export function tasksOf(
+  a: Assessment,
+  job: Pick<JobSections, 'tire'>,
+  catalogue: Pick<Catalogue, 'operations' | 'reliefs'>,
+): Tasks {
+  const missing = new Set<string>();
+  const task = (code: string, place: Place, work: Work, more: Partial<Task> = {}): Task => ({
+    code,
+    place,
+    work,
+    part: null,
+    times: 1,
+    figures: [],
+    ...more,
+  });
+  /** an operation of the catalogue, at each place where it is done */
+  const operation = (code: string, places: readonly Place[], more: Partial<Task> = {}): readonly Task[] => {
+    const found = catalogue.operations.find((o) => o.code === code);
+    if (!found) missing.add(code);
+    else
+      return (found.place === 'vehicle' ? (['vehicle'] as const) : places).map((p) =>
+        task(code, p, found, more),
+      );
+    return [];
+  };
+  const bought = tiresBought(a, job);
+  const mounted = bought.tires.front + bought.tires.rear + bought.tires.spare;
+  const card = a.gearing?.card;
+  const list = [
+    ...a.chosen.flatMap(({ part }) =>
+      operation(
+        part.operation,
+        AXLES.filter((axle) => onAxle(part, axle)),
+        { part },
+      ),
+    ),
+    ...AXLES.flatMap((axle) =>
+      reliefsOn(job.tire.reliefs, axle, catalogue).map(({ relief }) =>
+        task(relief.code, axle, {
+          ...relief.work,
+          steps: relief.work.steps.map((s) => ({ ...s, text: `${s.text} ${relief.rule}` })),
+        }),
+      ),
+    ),
+    ...(mounted > 0 ? operation('mount-tires', [], { times: mounted }) : []),
+    ...AXLES.flatMap((axle) =>
+      bought.tires[axle] + bought.wheels[axle] > 0 ? operation('fit-wheels', [axle]) : [],
+    ),
+    ...(card?.way.by === 'shop' && a.needs.some((n) => n.finding.code === 'calibration')
+      ? operation('calibrate', [], { figures: [card.circumference, card.revsPerKm, card.revsPerMile] })
+      : []),
+  ];
+  return { list, missing: [...missing] };
+}
+
+/** What a plan changes, for the closing block. */
+export function changesOf(
+  a: Assessment,
+  tasks: readonly Task[],
+): ReadonlySet<'any' | 'height' | 'steering' | 'tires'> {
+  const out = new Set<'any' | 'height' | 'steering' | 'tires'>(['any']);
+  if (AXLES.some((axle) => turnedBy(a, axle))) out.add('height');
+  if (a.chosen.some(({ part }) => FAMILIES[part.family].steers)) out.add('steering');
+  if (tasks.some((t) => t.code === 'fit-wheels')) out.add('tires');
+  return out;
+}
+
+/** The steps of the work itself. Each waits for the states it needs, for the components it works through to be back, for
+ *  marks and loosened pivots, and for the operations that its record puts first. */
+export function workNodes(tasks: readonly Task[], access: Access, a: Assessment): readonly StepNode[] {
+  const idsOf = (code: string, places: readonly Place[]) =>
+    tasks.flatMap((t, n) => (t.code === code && places.includes(t.place) ? stepIds(t, n) : []));
+  return tasks.flatMap((t, n) => {
+    const need = access.needed(t.work.needs, t.place);
+    const through = access.states
+      .filter((s) => s.place === t.place && s.state.out.some((c) => t.work.through.includes(c)))
+      .map((s) => s.id)
+      .filter((id) => !need.includes(id));
+    const waits = [
+      ...need.map((id) => `off ${id}`),
+      ...through.map((id) => `on ${id}`),
+      ...(t.place === 'vehicle' ? [] : pivotSteps(t.place)),
+      ...t.work.after.flatMap((code) => idsOf(code, [t.place, 'vehicle'])),
+    ];
+    return t.work.steps.map((w, i) => ({
+      id: stepId(n, i),
+      after: i > 0 ? [...waits, stepId(n, i - 1)] : waits,
+      rank: [1, placeRank(t.place), 3, n, i],
+      phase: 'work' as const,
+      axle: t.place,
+      work: { ...w, minutes: w.minutes * (t.work.per === 'wheel' ? t.times : 1) },
+      madeBy: t.part ? [t.part] : [],
+      more: {
+        figures: t.figures,
+        ...(t.part && i === 0
+          ? {
+              notes: t.part.note === '' ? [] : [{ part: t.part.code, note: t.part.note }],
+              wedge: wedgeOf(t.part, a, t.place),
+            }
+          : {}),
+      },
+    }));
+  });
+}
+/** Names of the steps of a task in the order of work; `n`: its place among the tasks. */
+export const stepIds = (t: Task, n: number): readonly string[] => t.work.steps.map((_, i) => stepId(n, i));
+const stepId = (n: number, i: number) => `work ${n}.${i}`;
+
+/** Which end of a wedge is thick: + turns the top of the axle rearward. On an axle under its springs the thick end is
+ *  behind, on one over them in front. Null where the part has no wedge. */
+function wedgeOf(part: Part, a: Assessment, place: Place): WorkStep['wedge'] {
+  const effect = part.effects.find((e) => e.kind === 'lift-block');
+  if (effect?.kind !== 'lift-block' || effect.wedgeDeg === 0 || place === 'vehicle' || !a.vehicle)
+    return null;
+  const h = a.vehicle.platform[place].hardpoints;
+  const under = h.kind === 'leaf-axle' && h.mounted === 'under';
+  return {
+    thickEnd: effect.wedgeDeg > 0 !== under ? 'rear' : 'front',
+    deg: Math.abs(effect.wedgeDeg),
+  };
+}
