@@ -41,6 +41,8 @@ for (const room of ROOMS) {
     jsonReporter: { fileName: path.join(results, `mutation-${room}.json`) },
     tempDirName: path.join(results, '.mutants'),
     concurrency: 2,
+    // a busy machine is slow, and what is slow was not noticed
+    timeoutMS: 30_000,
     // the floor is held below, over all rooms
     thresholds: { high: 100, low: FLOOR, break: null },
   }).runMutationTest();

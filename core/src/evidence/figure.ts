@@ -218,16 +218,19 @@ export function explain(
   inputs: Inputs,
   extra: Omit<Extra, 'formula'> = {},
 ): Figure {
-  const pairs = Object.entries(inputs).flatMap(([role, of]) =>
-    of === null
-      ? []
-      : (Array.isArray(of) ? (of as readonly Figure[]) : [of as Figure]).map((f) => [role, f] as const),
-  );
-  const because = pairs.map(([, f]) => f);
-  const roles = pairs.map(([role]) => role);
+  const because: Figure[] = [];
+  const roles: string[] = [];
+  for (const role of Object.keys(inputs)) {
+    const of = inputs[role] ?? [];
+    for (const f of isList(of) ? of : [of]) {
+      because.push(f);
+      roles.push(role);
+    }
+  }
   const value = CLOSED_FORMULAS[formula](numbersOf(because, roles));
   return { name, value, unit, truth: 'computed', because, roles, formula, ...extra };
 }
+const isList = (of: Figure | readonly Figure[]): of is readonly Figure[] => Array.isArray(of);
 function numbersOf(because: readonly Figure[], roles: readonly string[]): Numbers {
   const n: Record<string, number[]> = {};
   because.forEach((f, i) => (n[roles[i] ?? ''] ??= []).push(f.value));

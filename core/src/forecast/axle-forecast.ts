@@ -13,7 +13,6 @@ import {
 import {
   axleFigures,
   movesBy,
-  travelRoom,
   wheelFigures,
   type Axle,
   type AxleEffect,
@@ -169,7 +168,7 @@ function make(
             claims.map((f) => `${f.part.maker} ${f.part.code}`).join(', '),
           ),
     bodyLiftMm: setup.bodyLiftMm - v.today.state.setup.bodyLiftMm,
-    room: travelRoom(setup.model, planned.value.zMm, plan.limits()),
+    room: plan.travel()?.room() ?? null,
     geometryToday: geometryOf(v.today.state.setup, today.value),
     geometryPlanned: geometryOf(setup, planned.value),
     reach,

@@ -32,7 +32,6 @@ import {
   add,
   evenGrid,
   scale,
-  travelEnds,
   type Axle,
   type AxleEffect,
   type AxleSetup,
@@ -145,9 +144,8 @@ export function rubAxle(
   const [height, was] = [plan.height(), today.height()];
   if (!height.ok) return height;
   if (!was.ok) return was;
-  const limits = plan.limits();
   // the wheel goes on until the stop is solid, not only until it touches
-  const reach = travelEnds(setup.model, height.value.zMm, { ...limits, stopMm: limits.solidMm });
+  const reach = plan.travel()?.ends(plan.limits().solidMm);
   const ends: AxleEnds = {
     topMm: reach?.topMm ?? height.value.zMm,
     bottomMm: reach?.bottomMm ?? height.value.zMm,

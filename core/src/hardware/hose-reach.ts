@@ -12,13 +12,18 @@ export interface HoseReach {
   /** free length − slack − longest way, mm; below 0 it is too short */
   readonly spareMm: number;
 }
-/** Longest way of a hose or lead between its clips over a grid of poses, against its free length less 15 mm of slack. */
+interface Run {
+  readonly bodyClip: Vec3;
+  readonly wheelClip: Vec3;
+  readonly freeMm: number;
+}
+/** Longest way of each hose or lead between its clips over a grid of poses, against its free length less 15 mm of slack. */
 export function hoseReach(
   model: SuspensionModel,
   grid: PoseGrid,
-  run: { readonly bodyClip: Vec3; readonly wheelClip: Vec3; readonly freeMm: number },
-): Result<HoseReach, ReachFault> {
-  let [longestMm, zMm, across] = [0, 0, 0];
+  runs: readonly Run[],
+): Result<readonly HoseReach[], ReachFault> {
+  const longest = runs.map(() => ({ longestMm: 0, zMm: 0, across: 0 }));
   const clip = {
     name: 'clip',
     carriedBy: model.beam ? ('carrier' as const) : ('knuckle' as const),
@@ -26,13 +31,15 @@ export function hoseReach(
   };
   const fault = finish(
     wheelStates(model, grid, (i, j, states) => {
-      for (const s of states) {
-        const way = distance(s.place(clip, run.wheelClip), run.bodyClip);
-        if (way > longestMm) [longestMm, zMm, across] = [way, grid.zMm[i] ?? 0, grid.across[j] ?? 0];
-      }
+      for (const s of states)
+        runs.forEach((run, k) => {
+          const longestMm = distance(s.place(clip, run.wheelClip), run.bodyClip);
+          if (longestMm > (longest[k]?.longestMm ?? 0))
+            longest[k] = { longestMm, zMm: grid.zMm[i] ?? 0, across: grid.across[j] ?? 0 };
+        });
     }),
   );
   return fault
     ? bad(fault)
-    : good({ longestMm, zMm, across, spareMm: run.freeMm - HOSE_SLACK_MM - longestMm });
+    : good(longest.map((l, k) => ({ ...l, spareMm: (runs[k]?.freeMm ?? 0) - HOSE_SLACK_MM - l.longestMm })));
 }

@@ -1,53 +1,17 @@
-import {
-  ADVISED_DROOP_SHARE,
-  assess,
-  benchAxle,
-  curesOf,
-  DAMPER_RESERVE_MM,
-  partsOfJob,
-  TOPPED_OUT_MM,
-  planCase,
-  type JobSections,
-} from '..';
-import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
+import { assess, curesOf, DAMPER_RESERVE_MM, planCase, TOPPED_OUT_MM, type JobSections } from '..';
+import { caseOf, say } from '../testing/assessed';
+import { catalogue, plainJob, settings, vehicleOf } from '../testing/demo-world';
 
 /** The Fell with the heavy engine, which its 50 mm coils are made for. */
 const fell = (build: readonly string[]): JobSections => {
   const job = plainJob('mettrick-fell', build);
   return { ...job, vehicle: { ...job.vehicle, variant: { ...job.vehicle.variant, engine: 'heavy' } } };
 };
-const say = (job: JobSections) => assess(job, catalogue, settings);
 const front = (job: JobSections) => say(job).forecast!.front;
 const about = (job: JobSections, code: string, axle = 'front') =>
   say(job).needs.filter((n) => n.finding.code === code && 'axle' in n.finding && n.finding.axle === axle);
 
 describe('travel that a plan leaves', () => {
-  it('is that of the bench: the same walk, the same dampers', () => {
-    const job = demoJob('peat-crew');
-    const { fitted, chosen } = partsOfJob(job, catalogue, vehicleOf(job));
-    const bench = benchAxle({
-      vehicle: vehicleOf(job),
-      axle: 'front',
-      brief: job.brief,
-      accessories: job.vehicle.accessories,
-      fitted,
-      chosen,
-      off: [],
-    });
-    expect(bench.ok && bench.value.planned.room).toEqual(front(job).room);
-    expect(bench.ok && bench.value.bands['damper-length']!.max).toBeCloseTo(
-      vehicleOf(job).platform.front.limits.damper!.extendedMm + 50, // the long dampers of that plan
-    );
-  });
-  it('stock vehicles have their share of droop, and their dampers a reserve', () => {
-    for (const p of catalogue.platforms)
-      for (const axle of ['front', 'rear'] as const) {
-        const { room } = say(plainJob(p.code)).forecast![axle];
-        expect(room!.droopShare).toBeGreaterThan(ADVISED_DROOP_SHARE);
-        expect(room!.damperForShareMm).toBe(0);
-        expect(room!.damperReserveMm ?? 99).toBeGreaterThanOrEqual(DAMPER_RESERVE_MM);
-      }
-  });
   it('longer coils on stock dampers: little droop is said as advice, with the length that would mend it', () => {
     const [need] = about(fell(['BS-5102']), 'droop-short');
     const { room } = front(fell(['BS-5102']));
@@ -65,23 +29,14 @@ describe('travel that a plan leaves', () => {
     expect(room!.droopMm).toBeLessThan(TOPPED_OUT_MM);
     const [need] = about(job, 'topped-out');
     expect(need!.verdict).toBe('needs');
-    const cured = curesOf(planCase(job, vehicleOf(job), catalogue, settings))
+    const cured = curesOf(caseOf(job))
       .find((c) => c.key.startsWith('topped-out/front'))!
       .cures.find((c) => c.part === 'SD-8100')!;
     const after = front(fell(['BS-5102', 'TL-5038', 'TL-5020', 'SD-8100'])).room!;
     expect(cured.after!.value).toBeCloseTo(after.droopMm, 6);
     expect(about(fell(['BS-5102', 'TL-5038', 'TL-5020', 'SD-8100']), 'topped-out')).toEqual([]);
   });
-  it('a spacer on top of a coil-over leaves the damper its travel; the joints end the droop sooner', () => {
-    const was = front(plainJob('corvane-halder')).room!;
-    const lifted = front(plainJob('corvane-halder', ['TL-2810'])).room!;
-    expect(was.droopBy).toBe('damper');
-    expect(lifted.droopBy).toBe('ball joint');
-    expect(Math.abs(lifted.bumpMm - was.bumpMm)).toBeLessThan(3); // the stop inside it came along
-    expect(Math.abs(lifted.damperReserveMm! - was.damperReserveMm!)).toBeLessThan(3);
-  });
 });
-
 describe('a damper that is solid too soon', () => {
   it('names how much lower the stop must sit, and a stop that is long enough cures it', () => {
     // dampers that go 30 mm less far in than the stock ones, made up for the test

@@ -24,35 +24,37 @@ const gainedMm = (a: AxlePlan, c: PlanCase, what: HoseRun['what']): number =>
       .filter((e) => e.what === what)
       .map((e) => e.gainMm),
   );
-function spares(a: AxlePlan, c: PlanCase): readonly { readonly run: HoseRun; readonly figure: Figure }[] {
+interface Spare {
+  readonly run: HoseRun;
+  readonly figure: Figure;
+}
+const spares = (a: AxlePlan, c: PlanCase): readonly Spare[] => a.keep('hoses', () => sparesOf(a, c));
+function sparesOf(a: AxlePlan, c: PlanCase): readonly Spare[] {
   const rub = a.rub();
   if (!rub.ok) return [];
-  return c.vehicle.platform[a.axle].hoses.flatMap((run) => {
-    const { setup } = rub.value;
-    const r = reachOf(setup.model, axleGrid(rub.value, GRID.rows, GRID.columns), {
-      ...run,
-      // clipped to what moves with the hub
-      wheelClip: add(run.wheelClip, setup.hubMovedMm),
-    });
-    return r.ok
-      ? [
-          {
-            run,
-            figure: explain(
-              'hose-spare',
-              'mm',
-              'hose-spare',
-              {
-                free: given('hose-length', run.freeMm + gainedMm(a, c, run.what), 'mm', run.what),
-                slack: given('hose-slack', HOSE_SLACK_MM, 'mm', 'a hose is never drawn straight'),
-                way: computed('hose-way', r.value.longestMm, 'mm', [], { formula: 'hose-way' }),
-              },
-              { limit: { min: 0 } },
-            ),
-          },
-        ]
-      : [];
-  });
+  const { setup } = rub.value;
+  const { hoses } = c.vehicle.platform[a.axle];
+  const reach = reachOf(
+    setup.model,
+    axleGrid(rub.value, GRID.rows, GRID.columns),
+    // clipped to what moves with the hub
+    hoses.map((run) => ({ ...run, wheelClip: add(run.wheelClip, setup.hubMovedMm) })),
+  );
+  if (!reach.ok) return [];
+  return hoses.map((run, i) => ({
+    run,
+    figure: explain(
+      'hose-spare',
+      'mm',
+      'hose-spare',
+      {
+        free: given('hose-length', run.freeMm + gainedMm(a, c, run.what), 'mm', run.what),
+        slack: given('hose-slack', HOSE_SLACK_MM, 'mm', 'a hose is never drawn straight'),
+        way: computed('hose-way', reach.value[i]?.longestMm ?? 0, 'mm', [], { formula: 'hose-way' }),
+      },
+      { limit: { min: 0 } },
+    ),
+  }));
 }
 /** Hoses and leads over the travel and the lock that the plan leaves. */
 export const hoseReach = rule<HoseShort>({

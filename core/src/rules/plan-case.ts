@@ -22,6 +22,7 @@ import {
   afterBuild,
   asAsked,
   loadOn,
+  onAxle,
   partsOfJob,
   readTape,
   spacersMm,
@@ -45,6 +46,8 @@ export interface AxlePlan {
   /** whether the wanted tyre clears; null without a tyre or a pose */
   readonly clearance: () => RubCheck | null;
   readonly rubInput: RubAxleInput;
+  /** keeps what is dear to make and follows from the vehicle, the parts and the reliefs of this axle alone */
+  readonly keep: <T>(name: string, make: () => T) => T;
 }
 /** A whole plan as the rules see it: the job, the vehicle, the parts, and every figure that follows from them. */
 export interface PlanCase {
@@ -62,6 +65,8 @@ export interface PlanCase {
   readonly planned: readonly FittedPart[];
   readonly tape: TapeReading;
   readonly tires: TireReading;
+  /** tyres and wheels under a burden: many plans that are tried have the same one */
+  readonly tiresUnder: (burden: Readonly<Record<Axle, AxleBurden>>) => TireReading;
   /** what each axle carries loaded, and its wheel spacers, today and planned */
   readonly burden: Readonly<Record<Axle, AxleBurden>>;
   readonly axles: Readonly<Record<Axle, AxlePlan>>;
@@ -100,8 +105,15 @@ export function planCase(
       accessories: job.vehicle.accessories,
       fitted: parts.fitted,
     });
+  const readings = new Map<string, TireReading>();
   return caseOn(
     {
+      tiresUnder: (burden) => {
+        const key = JSON.stringify(burden);
+        const reading = readings.get(key) ?? readTires(job.tire, job.brief, vehicle, burden, catalogue);
+        readings.set(key, reading);
+        return reading;
+      },
       job,
       catalogue,
       settings,
@@ -134,7 +146,7 @@ function caseOn(
     spacerPlannedMm: spacersMm(planned, axle),
   });
   const burden = { front: burdenOf('front'), rear: burdenOf('rear') };
-  const tires = readTires(job.tire, job.brief, vehicle, burden, catalogue);
+  const tires = once(() => base.tiresUnder(burden));
   const plan = (axle: Axle): AxlePlan => {
     const p = prepared[axle];
     const { payloadKg, tongueKg, chains, usage } = job.brief;
@@ -150,14 +162,18 @@ function caseOn(
       [view().key, JSON.stringify([rubInput.reliefs, chains, usage.rock, usage.mud])].join(' '),
     );
     const rub = once(() => p.keep(`rub ${rubKey()}`, () => rubAxle(rubInput, p)));
+    const wholeKey = once(() =>
+      JSON.stringify([rubKey(), planned.map((f) => (onAxle(f.part, axle) ? f.part.effects : []))]),
+    );
     return {
       axle,
       prepared: p,
       rubInput,
       forecast: once(() => forecastAxle(p, view(), chosen)),
       rub,
+      keep: (name, make) => p.keep(`${name} ${wholeKey()}`, make),
       clearance: once(() => {
-        const side = tires.check?.[axle].target;
+        const side = tires().check?.[axle].target;
         if (!side) return null;
         const tire = asAsked(side, formatTireSize(side.size));
         return p.keep(`clearance ${rubKey()} ${JSON.stringify(tire)} ${spacersMm(planned, axle)}`, () => {
@@ -175,13 +191,15 @@ function caseOn(
     ...base,
     chosen,
     planned,
-    tires,
+    get tires() {
+      return tires();
+    },
     burden,
     axles,
     forecast: once(() => {
       const [front, rear] = [axles.front.forecast(), axles.rear.forecast()];
       return front.ok && rear.ok
-        ? stances(vehicle.platform, job, { front: front.value, rear: rear.value }, tape, tires)
+        ? stances(vehicle.platform, job, { front: front.value, rear: rear.value }, tape, tires())
         : null;
     }),
   };

@@ -120,6 +120,7 @@ interface Limited {
   readonly damperShort: Excess;
   readonly damperLong: Excess;
   readonly damperAt: (p: SweepPoint) => number | null;
+  readonly hasDamper: boolean;
 }
 function limited(model: SuspensionModel, rideZMm: number, limits: TravelLimits): Limited {
   const seat = model.dampers[0];
@@ -136,6 +137,7 @@ function limited(model: SuspensionModel, rideZMm: number, limits: TravelLimits):
     up: walkFrom(model, rideZMm, 1),
     down: walkFrom(model, rideZMm, -1),
     damperAt,
+    hasDamper: seat !== undefined,
     joints: [
       ['CV joint', (p) => over(figures(p)?.cvOuterDeg, limits.cvExtremeDeg)],
       ['CV plunge', (p) => over(abs(figures(p)?.shaftChangeMm), limits.plungeMm)],
@@ -152,27 +154,41 @@ export interface TravelEnds {
   readonly bottomMm: number;
   readonly bottomBy: LimitedBy;
 }
-/** Where the travel from a ride height ends, mm from design, and by what. Null when the ride height has no pose. */
-export function travelEnds(model: SuspensionModel, rideZMm: number, limits: TravelLimits): TravelEnds | null {
-  return endsOf(limited(model, rideZMm, limits), rideZMm, limits);
+/** The travel from one ride height. Its poses are solved once, whatever is asked of it. */
+export interface Travel {
+  /** where it ends, mm from design, and by what, with the bump stop at `stopMm`; null when the ride height has no pose */
+  readonly ends: (stopMm: number) => TravelEnds | null;
+  /** what is left of it, up and down; null when the ride height has no pose */
+  readonly room: () => TravelRoom | null;
 }
-function endsOf(l: Limited, rideZMm: number, limits: TravelLimits): TravelEnds | null {
+export function travelFrom(model: SuspensionModel, rideZMm: number, limits: TravelLimits): Travel {
+  const l = limited(model, rideZMm, limits);
+  return {
+    ends: (stopMm) => endsOf(l, rideZMm, stopMm),
+    room: () => roomOf(l, rideZMm, limits),
+  };
+}
+function endsOf(l: Limited, rideZMm: number, stopMm: number): TravelEnds | null {
   if (!l.up(0)) return null;
-  const stop: Excess = ['bump stop', (p) => p.zMm - limits.stopMm];
+  const stop: Excess = ['bump stop', (p) => p.zMm - stopMm];
   const [topMm, topBy] = firstLimit(l.up, rideZMm, [stop, l.damperShort, ...l.joints]);
   const [bottomMm, bottomBy] = firstLimit(l.down, rideZMm, [l.damperLong, ...l.joints]);
   return { topMm, topBy, bottomMm, bottomBy };
 }
-
 /** Travel left from a ride height, up and down, with what ends it: the first of stop, damper, joints and the linkage
  *  itself. Lengths are those of the kinematics at each pose, not a constant ratio. Null when the ride height has no pose. */
-export function travelRoom(model: SuspensionModel, rideZMm: number, limits: TravelLimits): TravelRoom | null {
-  const l = limited(model, rideZMm, limits);
-  const ends = endsOf(l, rideZMm, limits);
+export const travelRoom = (
+  model: SuspensionModel,
+  rideZMm: number,
+  limits: TravelLimits,
+): TravelRoom | null => travelFrom(model, rideZMm, limits).room();
+
+function roomOf(l: Limited, rideZMm: number, limits: TravelLimits): TravelRoom | null {
+  const ends = endsOf(l, rideZMm, limits.stopMm);
   if (!ends) return null;
   // walks beyond the ends are long: only those that are asked for are gone
   const reserveMm = () =>
-    limits.damper && model.dampers[0] ? firstLimit(l.up, rideZMm, [l.damperShort])[0] - limits.stopMm : null;
+    limits.damper && l.hasDamper ? firstLimit(l.up, rideZMm, [l.damperShort])[0] - limits.stopMm : null;
   const damperForShareMm = (): number | null => {
     const wantedZ = rideZMm - ((ends.topMm - rideZMm) * ADVISED_DROOP_SHARE) / (1 - ADVISED_DROOP_SHARE);
     if (ends.bottomMm <= wantedZ || !limits.damper) return 0;

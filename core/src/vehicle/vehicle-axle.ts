@@ -1,11 +1,13 @@
 import type { AxleSpec } from '../catalogue';
 import {
   prepareAxle,
+  travelFrom,
   type AxleEffect,
   type AxleState,
   type PreparedAxle,
   type RideHeight,
   type RideHeightFault,
+  type Travel,
   type TravelLimits,
 } from '../suspension';
 import type { Result } from '../units';
@@ -39,10 +41,12 @@ export interface AxleView {
   readonly height: () => Result<RideHeight, RideHeightFault>;
   readonly loaded: () => Result<RideHeight, RideHeightFault>;
   readonly limits: () => TravelLimits;
+  /** the travel from the empty ride height; null without one */
+  readonly travel: () => Travel | null;
   /** names this state among all of its axle */
   readonly key: string;
 }
-const MOST_KEPT = 96;
+const MOST_KEPT = 256;
 
 /** Prepares an axle of a vehicle. */
 export function vehicleAxle(input: AxleInput): VehicleAxle {
@@ -54,7 +58,13 @@ export function vehicleAxle(input: AxleInput): VehicleAxle {
   const prepared = prepareAxle(theCase);
   const kept = new Map<string, unknown>();
   const keep = <T>(key: string, make: () => T): T => {
-    if (kept.has(key)) return kept.get(key) as T;
+    if (kept.has(key)) {
+      const had = kept.get(key) as T;
+      // what is used stays longest
+      kept.delete(key);
+      kept.set(key, had);
+      return had;
+    }
     const made = make();
     if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value ?? '');
     kept.set(key, made);
@@ -64,6 +74,10 @@ export function vehicleAxle(input: AxleInput): VehicleAxle {
     const state = prepared.evaluate([...effectsOn(parts, axle), ...stops]);
     const load = loadOn(input, parts);
     const key = JSON.stringify([state.effects, load.emptyN, load.loadedN]);
+    const limits = () =>
+      keep(`limits ${JSON.stringify(state.effects)}`, () =>
+        travelLimits(spec, prepared.stock.model, state.setup),
+      );
     return {
       parts,
       state,
@@ -71,10 +85,13 @@ export function vehicleAxle(input: AxleInput): VehicleAxle {
       key,
       height: () => state.under(load.emptyN),
       loaded: () => state.under(load.loadedN),
-      limits: () =>
-        keep(`limits ${JSON.stringify(state.effects)}`, () =>
-          travelLimits(spec, prepared.stock.model, state.setup),
-        ),
+      limits,
+      travel: () => {
+        const h = state.under(load.emptyN);
+        return h.ok
+          ? keep(`travel ${key}`, () => travelFrom(state.setup.model, h.value.zMm, limits()))
+          : null;
+      },
     };
   };
   return {

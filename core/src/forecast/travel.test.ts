@@ -1,0 +1,42 @@
+import { ADVISED_DROOP_SHARE, benchAxle, DAMPER_RESERVE_MM, partsOfJob, type JobSections } from '..';
+import { say } from '../testing/assessed';
+import { catalogue, demoJob, plainJob, vehicleOf } from '../testing/demo-world';
+
+const front = (job: JobSections) => say(job).forecast!.front;
+
+describe('travel that a plan leaves', () => {
+  it('is that of the bench: the same walk, the same dampers', () => {
+    const job = demoJob('peat-crew');
+    const { fitted, chosen } = partsOfJob(job, catalogue, vehicleOf(job));
+    const bench = benchAxle({
+      vehicle: vehicleOf(job),
+      axle: 'front',
+      brief: job.brief,
+      accessories: job.vehicle.accessories,
+      fitted,
+      chosen,
+      off: [],
+    });
+    expect(bench.ok && bench.value.planned.room).toEqual(front(job).room);
+    expect(bench.ok && bench.value.bands['damper-length']!.max).toBeCloseTo(
+      vehicleOf(job).platform.front.limits.damper!.extendedMm + 50, // the long dampers of that plan
+    );
+  });
+  it('stock vehicles have their share of droop, and their dampers a reserve', () => {
+    for (const p of catalogue.platforms)
+      for (const axle of ['front', 'rear'] as const) {
+        const { room } = say(plainJob(p.code)).forecast![axle];
+        expect(room!.droopShare).toBeGreaterThan(ADVISED_DROOP_SHARE);
+        expect(room!.damperForShareMm).toBe(0);
+        expect(room!.damperReserveMm ?? 99).toBeGreaterThanOrEqual(DAMPER_RESERVE_MM);
+      }
+  });
+  it('a spacer on top of a coil-over leaves the damper its travel; the joints end the droop sooner', () => {
+    const was = front(plainJob('corvane-halder')).room!;
+    const lifted = front(plainJob('corvane-halder', ['TL-2810'])).room!;
+    expect(was.droopBy).toBe('damper');
+    expect(lifted.droopBy).toBe('ball joint');
+    expect(Math.abs(lifted.bumpMm - was.bumpMm)).toBeLessThan(3); // the stop inside it came along
+    expect(Math.abs(lifted.damperReserveMm! - was.damperReserveMm!)).toBeLessThan(3);
+  });
+});
