@@ -31,6 +31,7 @@ const point2 = z.tuple([z.number(), z.number()]);
 const year = z.int().min(1940).max(2100);
 const years = z.tuple([year, year]).refine(([a, b]) => a <= b, 'first year after the last');
 
+const slopes = z.strictObject({ sideDeg: z.number().min(-45).max(45), topDeg: z.number().min(-45).max(45) });
 const axleSpec = z.strictObject({
   hardpoints: HardpointsSchema,
   springRateNPerMm: z.number().min(5).max(500),
@@ -94,6 +95,17 @@ const axleSpec = z.strictObject({
       runningDeg: z.number().min(2).max(60),
     })
     .nullable(),
+  propshaft: z
+    .strictObject({
+      flangeAt: Vec3Schema,
+      flange: slopes,
+      pinionAt: Vec3Schema,
+      pinion: slopes,
+      limitDeg: z.number().min(1).max(30),
+    })
+    .nullable()
+    .default(null),
+  tieRodPitchMm: z.number().min(0.5).max(10).nullable().default(null),
 });
 const nullableText = text.nullable();
 const fastenerCard = z.strictObject({
@@ -178,6 +190,15 @@ export const PlatformSchema = z.strictObject({
     })
     .nullable(),
   places: z.record(z.enum(PLACES), z.number()),
+  masses: z
+    .strictObject({
+      sprungCgMm: z.number().min(200).max(2000),
+      unsprungCgMm: z.number().min(100).max(900),
+      bodyKg: z.number().min(0).max(5000),
+      placeMm: z.record(z.enum(PLACES), z.number().min(0).max(4000)),
+    })
+    .nullable()
+    .default(null),
   front: axleSpec,
   rear: axleSpec,
   outline: z.strictObject({ body: z.array(point2).min(8), glass: z.array(z.array(point2)) }),

@@ -152,7 +152,15 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
         ? `${LIMITED[f.what]} of ${mm(f.valueMm)}${on(f.axle)}: only with an entry in the vehicle papers (${f.whose}). Set by the shop; the inspection station decides.`
         : `${LIMITED[f.what]} ${mm(f.valueMm)}${on(f.axle)} is over the ${mm(f.limitMm)} of ${f.whose} without a certificate. Set by the shop; the inspection station decides.`;
     case 'handling-changed':
-      return `Body up to ${mm(f.riseMm)} higher than today: it leans and tips sooner. Tell the customer; it is on the sheet.`;
+      return `Body up to ${mm(f.riseMm)} higher than today: it leans${f.lostPercent === null ? ' and tips sooner' : ` more, and what holds it upright in a bend is ${percent(f.lostPercent, 0)} less`}. Tell the customer; it is on the sheet.`;
+    case 'rolls-more':
+      return `In the same bend the body leans ${degrees(f.degPerG)} per g, ${degrees(f.wasDegPerG)} today: on the highway that is felt. Stiffer springs, a stiffer bar, or less lift.`;
+    case 'propshaft-ripple':
+      return `The ${f.axle} propshaft would turn unevenly at ${quantity(f.kmh, 'km/h', style, 0)}: ${formatDecimal(f.ripple, 0)} rad/s² against ${formatDecimal(f.most, 0)}, because its two joints do not bend alike. Turn the pinion (wedge, links) until they do.`;
+    case 'propshaft-joint':
+      return f.valueDeg < f.window[0]
+        ? `The ${f.axle} propshaft joint at the ${f.end} would stand nearly straight (${degrees(f.valueDeg)}; ${degrees(f.window[0])} is the least): its needles wear in one place.`
+        : `The ${f.axle} propshaft joint at the ${f.end} would bend ${degrees(f.valueDeg)} (limit ${degrees(f.window[1])} at ride height). Less lift, or a pinion that points at the shaft.`;
     case 'flat-ride-off':
       return `Loaded, the rear springs ${formatDecimal(f.ratio, 2)} times as fast as the front (${formatDecimal(f.wasRatio, 2)} today; ${formatDecimal(f.window[0], 2)} to ${formatDecimal(f.window[1], 2)} keeps it flat): it would pitch after bumps on the highway.`;
     case 'headlamps':
@@ -186,7 +194,7 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
         ? `${AXLE_FIRST[f.axle]} anti-roll link and its bar would not meet at this height: another length, or a drop bracket for the bar.`
         : `${AXLE_FIRST[f.axle]} anti-roll link would stand ${degrees(Math.abs(f.valueDeg))} from square (limit ${degrees(f.limitDeg)})${f.changeMm === null ? '' : `; ${mm(Math.abs(f.changeMm))} ${f.changeMm > 0 ? 'longer' : 'shorter'} brings it back`}.`;
     case 'stud-engagement':
-      return `${AXLE_FIRST[f.axle]} studs hold only ${mm(f.engagedMm)} of thread behind the ${mm(f.spacerMm)} spacer; ${mm(f.neededMm)} is the least. Longer studs, or a spacer with its own.`;
+      return `${AXLE_FIRST[f.axle]} studs hold only ${mm(f.engagedMm)} of thread behind the ${mm(f.spacerMm)} spacer; ${mm(f.neededMm)} is the least. ${f.studMm === null ? 'Longer studs' : `Studs of ${mm(f.studMm)}`}, or a spacer with its own.`;
     case 'stud-cut':
       return `${AXLE_FIRST[f.axle]} studs stand ${mm(f.cutMm)} too far out of the ${mm(f.spacerMm)} spacer: measure the wheel’s pocket; if they must be cut, run a nut on first so that it cleans the thread.`;
     case 'rim-refused':

@@ -61,6 +61,8 @@ const DIGITS: Readonly<Record<Unit, number>> = {
   'kg·m²': 2,
   'per-mile': 1,
   km: 1,
+  'deg/g': 1,
+  'rad/s²': 0,
 };
 const SUFFIX: Readonly<Record<Unit, string>> = {
   mm: ' mm',
@@ -85,6 +87,8 @@ const SUFFIX: Readonly<Record<Unit, string>> = {
   'kg·m²': ' kg·m²',
   'per-mile': ' per mile',
   km: ' km',
+  'deg/g': '° per g',
+  'rad/s²': ' rad/s²',
 };
 /** Where the shop works in inches, everything else follows: how many of its unit one of ours is, and how it is written. */
 const IN_INCHES: Readonly<

@@ -44,7 +44,8 @@ export function findVehicles(text: string, platforms: readonly Platform[]): read
     let score = 0;
     let year: number | null = null;
     const names = `${platform.make} ${platform.model}`.toLowerCase().split(/\s+/);
-    const named = (word: string) => Math.max(...names.map((n) => sounds(word, n)));
+    const nameOf = new Map(words.map((word) => [word, Math.max(...names.map((n) => sounds(word, n)))]));
+    const named = (word: string) => nameOf.get(word) ?? 0;
     const reading = readVariant(text, platform.variantFields, (word, alias) =>
       named(word) >= sounds(word, alias) ? 0 : sounds(word, alias),
     );

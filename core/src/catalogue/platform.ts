@@ -1,3 +1,4 @@
+import type { Propshaft } from '../driveline';
 import type { Hardpoints } from '../suspension';
 import type { FastenerCard } from './fasteners';
 import type { BarLink, HoseRun, ObstacleSpec } from './obstacle-spec';
@@ -68,6 +69,20 @@ export interface AxleSpec {
   readonly obstacles: readonly ObstacleSpec[];
   readonly hoses: readonly HoseRun[];
   readonly barLink: BarLink | null;
+  /** shaft to the axle with a Cardan joint at each end; null where there is none, or nobody has measured it */
+  readonly propshaft: Propshaft | null;
+  /** what one turn of a tie rod (or its sleeve) changes its length by, mm; null where nothing steers, or nobody has said */
+  readonly tieRodPitchMm: number | null;
+}
+
+/** Where the masses of a vehicle are, mm over the ground as it left the factory, empty. */
+export interface PlatformMasses {
+  readonly sprungCgMm: number;
+  readonly unsprungCgMm: number;
+  /** what stands on the body mounts, kg */
+  readonly bodyKg: number;
+  /** where a mass on one of the places has its middle */
+  readonly placeMm: Readonly<Record<Place, number>>;
 }
 
 /** Stud of the hub: what is left of it for the nut. */
@@ -137,6 +152,8 @@ export interface Platform {
   /** null: no spare on board */
   readonly spare: SpareCarrier | null;
   readonly places: Readonly<Record<Place, number>>;
+  /** null while nobody has measured or published it: then nothing is said about tipping and roll */
+  readonly masses: PlatformMasses | null;
   readonly front: AxleSpec;
   readonly rear: AxleSpec;
   readonly outline: { readonly body: readonly Point2[]; readonly glass: readonly (readonly Point2[])[] };

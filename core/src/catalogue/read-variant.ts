@@ -96,8 +96,16 @@ export function readVariant(text: string, fields: readonly VariantField[], sound
     met = false;
     strange = false;
   };
+  const options = new Map<string, { readonly hit: ReturnType<typeof bestOption> }>();
   /** the option a word names best; a word that names options of two fields alike settles neither */
   const optionOf = (word: string) => {
+    const known = options.get(word);
+    if (known) return known.hit;
+    const hit = bestOption(word);
+    options.set(word, { hit });
+    return hit;
+  };
+  const bestOption = (word: string) => {
     const [best, ...others] = fields
       .flatMap((f) =>
         f.options.map((o) => ({ f, o, s: Math.max(0, ...o.aliases.map((a) => sounds(word, a))) })),

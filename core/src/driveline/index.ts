@@ -1,1 +1,2 @@
 export * from './cardan';
+export * from './propshaft';

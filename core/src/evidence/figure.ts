@@ -23,7 +23,9 @@ export type Unit =
   | 'N·m'
   | 'kg·m²'
   | 'per-mile'
-  | 'km';
+  | 'km'
+  | 'deg/g'
+  | 'rad/s²';
 /** Three states of truth, and what was simply given (a record, an entry). */
 export type Truth = 'computed' | 'claimed' | 'measured' | 'given';
 
@@ -167,12 +169,28 @@ export const FIGURE_NAMES = [
   'flat-ride',
   'ride-rate',
   'tipping',
-  'tipping-lost',
   'roll-gradient',
-  'anti-dive',
   'damper-ratio',
   'axle-load',
-  'propshaft-residual',
+  'propshaft-ripple',
+  'propshaft-joint',
+  'shaft-slope',
+  'flange-slope',
+  'pinion-slope',
+  'propshaft-speed',
+  'centre-of-gravity',
+  'centre-of-gravity-stock',
+  'unsprung-mass',
+  'body-mass',
+  'added-mass',
+  'mass-height',
+  'track',
+  'roll-axis',
+  'bar-stiffness',
+  'toe-by-tape',
+  'tie-rod-turns',
+  'tie-rod-arm',
+  'tie-rod-pitch',
 ] as const;
 export type FigureName = (typeof FIGURE_NAMES)[number];
 /** A number with its reason: inputs, formula, limits, provenance. Readonly data; the Why panel and the PDF read it. */

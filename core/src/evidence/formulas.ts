@@ -7,7 +7,15 @@ import {
   tireRadiiMm,
   tireStiffnessNPerMm,
 } from '../tires';
-import { dampingRatio, rideFrequencyHz } from '../suspension';
+import { cardanPair } from '../driveline';
+import {
+  cgAfterMm,
+  dampingRatio,
+  rideFrequencyHz,
+  rollGradientDegPerG,
+  tieRodTurns,
+  toeByTapeMm,
+} from '../suspension';
 import { KM_PER_MILE, MM_PER_INCH } from '../units';
 
 /** Numbers of a formula by their role; a role may hold several. */
@@ -120,6 +128,39 @@ export const CLOSED_FORMULAS = {
   labour: closed((of) => Math.round((of('minutes') / 60) * of('rate'))),
   'share-of': closed((of, all) => Math.round((sum(all('of')) * of('share')) / 100)),
   'root-of-squares': closed((_of, all) => Math.hypot(...all('of'))),
+  'between-axles': closed((of) => of('front') * (1 - of('share') / 100) + (of('rear') * of('share')) / 100),
+  'centre-of-gravity': closed((of, all) =>
+    cgAfterMm({
+      sprungKg: of('sprung'),
+      unsprungKg: of('unsprung'),
+      sprungCgMm: of('sprung-height'),
+      unsprungCgMm: of('unsprung-height'),
+      suspensionLiftMm: of('lift'),
+      tireLiftMm: of('tire-lift'),
+      bodyLiftMm: of('body-lift'),
+      bodyKg: of('body'),
+      added: all('added').map((massKg, i) => ({ massKg, heightMm: all('added-height')[i] ?? 0 })),
+    }),
+  ),
+  stability: closed((of) => of('track') / (2 * of('height'))),
+  'roll-gradient': closed((of, all) =>
+    rollGradientDegPerG({
+      sprungKg: of('sprung'),
+      armMm: of('height') - of('axis'),
+      axles: all('rate').map((wheelRate, i) => ({
+        wheelRate,
+        trackMm: all('track')[i] ?? 0,
+        barNmPerRad: all('bar')[i] ?? 0,
+      })),
+    }),
+  ),
+  'propshaft-speed': closed((of) => ((of('speed') * 1e6) / 60 / (2 * Math.PI * of('rolling'))) * of('axle')),
+  cardan: closed((of) => {
+    const slopes = (end: string) => ({ sideDeg: of(`${end}-side`), topDeg: of(`${end}-top`) });
+    return cardanPair(slopes('flange'), slopes('shaft'), slopes('pinion'), of('speed')).torsionalRadPerS2;
+  }),
+  'toe-by-tape': closed((of) => toeByTapeMm(2 * of('toe'), of('diameter'))),
+  'tie-rod-turns': closed((of) => tieRodTurns(of('toe'), of('arm'), of('pitch'))),
   lost: closed((of) => ((of('was') - of('now')) / of('was')) * 100),
 } as const satisfies Record<string, (n: Numbers) => number>;
 export type ClosedFormula = keyof typeof CLOSED_FORMULAS;
@@ -137,10 +178,6 @@ export const SOLVED_FORMULAS = [
   'hose-way',
   'bar-link',
   'moved-by-tolerance',
-  'stability',
-  'roll-gradient',
-  'cardan',
   'thread',
-  'half-car',
 ] as const;
 export type Formula = ClosedFormula | (typeof SOLVED_FORMULAS)[number];

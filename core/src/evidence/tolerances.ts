@@ -30,3 +30,6 @@ export const LOOKS_LIKE_GROUND_MM = 150; // a height this far over the ordinary 
 export const STEERING_SLEEVE_DEG = 15; // more than this at the steering wheel is no work for a sleeve
 export const FLAT_RIDE = [1.1, 1.25] as const; // rear over front frequency, loaded as used (Olley)
 export const HIGHWAY_PERCENT = 50; // of the usage mix: ride and manners weigh
+export const ROLL_MORE_SHARE = 0.15; // this much more roll on the same bend is felt by whoever drives it
+export const PROPSHAFT_RIPPLE = 400; // rad/s², torsional acceleration at the cruising speed (SAE AE-7)
+export const PROPSHAFT_LEAST_DEG = 1; // a joint that never bends wears its needles into the cross

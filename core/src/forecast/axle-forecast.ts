@@ -38,6 +38,8 @@ export interface AxleGeometry {
   readonly cvOuterDeg: number | null;
   readonly shiftLeftMm: number | null;
   readonly steeringWheelDeg: number | null;
+  /** above the ground, on stock tyres */
+  readonly rollCentreMm: number | null;
 }
 export interface AxleForecast {
   readonly axle: Axle;
@@ -276,6 +278,7 @@ function geometryOf(setup: AxleSetup, at: RideHeight): AxleGeometry {
       cvOuterDeg: null,
       shiftLeftMm: f.shiftLeftMm,
       steeringWheelDeg: f.steeringWheelDeg,
+      rollCentreMm: f.rollCentreMm,
     };
   }
   const f = wheelFigures(model, at.pose);
@@ -286,5 +289,6 @@ function geometryOf(setup: AxleSetup, at: RideHeight): AxleGeometry {
     cvOuterDeg: f.cvOuterDeg,
     shiftLeftMm: null,
     steeringWheelDeg: null,
+    rollCentreMm: f.rollCentreMm,
   };
 }

@@ -1,5 +1,5 @@
 import { explain, given, type Figure } from '../evidence';
-import type { Catalogue, KnownVehicle, TireItem } from '../catalogue';
+import type { Catalogue, KnownVehicle, Platform, TireItem } from '../catalogue';
 import type { Brief, TireSection } from '../job';
 import type { Axle } from '../suspension';
 import {
@@ -54,7 +54,8 @@ export interface AxleBurden {
   readonly spacerTodayMm: number;
   readonly spacerPlannedMm: number;
 }
-const DEFAULT_CRUISING_KMH = 100;
+/** where nobody has said how fast it is driven */
+export const DEFAULT_CRUISING_KMH = 100;
 
 /** One axle's entries of the tyre section, whichever of the two forms they were written in. */
 interface Entries {
@@ -140,10 +141,8 @@ export function readTires(
             },
             { limit: { max: item.maxPressureKpa } },
           );
-    const stock = platform.stockWheel;
-    const own = axle === 'rear' && section.currentRear ? section.currentRear : null;
-    const todayWidth = (own ? own.wheelWidthIn : section.currentWheelWidthIn) ?? stock.widthIn;
-    const todayOffset = (own ? own.wheelOffsetMm : section.currentWheelOffsetMm) ?? stock.offsetMm;
+    const wheelToday = todaysWheel(section, platform, axle);
+    const sizeToday = axle === 'rear' && section.currentRear ? section.currentRear.size : section.currentSize;
     const side = (
       s: Omit<MountedSide, 'axle' | 'wheelLoadN' | 'state'>,
       measuredMm: number | null,
@@ -158,11 +157,10 @@ export function readTires(
         size: was,
         item: null,
         wheel: null,
-        rimWidthIn: todayWidth,
-        offsetMm: todayOffset,
+        ...wheelToday,
         spacerMm: load?.spacerTodayMm ?? 0,
         pressureKpa: platform.stockPressureKpa,
-        assumed: (own ? own.size : section.currentSize).trim() === '',
+        assumed: sizeToday.trim() === '',
       },
       null,
     );
@@ -171,8 +169,8 @@ export function readTires(
         size: is,
         item,
         wheel,
-        rimWidthIn: wheel?.widthIn ?? e.wheelWidthIn ?? todayWidth,
-        offsetMm: wheel?.offsetMm ?? e.wheelOffsetMm ?? todayOffset,
+        rimWidthIn: wheel?.widthIn ?? e.wheelWidthIn ?? wheelToday.rimWidthIn,
+        offsetMm: wheel?.offsetMm ?? e.wheelOffsetMm ?? wheelToday.offsetMm,
         spacerMm: load?.spacerPlannedMm ?? 0,
         pressureKpa: pressure?.value ?? platform.stockPressureKpa,
         assumed: false,
@@ -228,9 +226,26 @@ export const readCandidates = (
     reading: readTires({ ...section, targetSize: c.size, tireCode: c.tireCode, rear: null }, ...rest),
   }));
 
+type WheelsToday = Pick<TireSection, 'currentRear' | 'currentWheelWidthIn' | 'currentWheelOffsetMm'>;
+/** The wheel that is on an axle today, the rear's own where it has one; what nobody has said is that of the stock wheel. */
+function todaysWheel(
+  section: WheelsToday,
+  { stockWheel }: Platform,
+  axle: Axle,
+): { readonly rimWidthIn: number; readonly offsetMm: number } {
+  const own = axle === 'rear' ? section.currentRear : null;
+  const said = own ?? {
+    wheelWidthIn: section.currentWheelWidthIn,
+    wheelOffsetMm: section.currentWheelOffsetMm,
+  };
+  return {
+    rimWidthIn: said.wheelWidthIn ?? stockWheel.widthIn,
+    offsetMm: said.wheelOffsetMm ?? stockWheel.offsetMm,
+  };
+}
 /** Loaded radius of the tyre that stands on an axle today, mm; null where its size cannot be read. */
 export function loadedTodayMm(
-  section: Pick<TireSection, 'currentSize' | 'currentRear' | 'currentWheelWidthIn' | 'currentWheelOffsetMm'>,
+  section: WheelsToday & Pick<TireSection, 'currentSize'>,
   vehicle: KnownVehicle | null,
   axle: Axle,
 ): number | null {
@@ -243,8 +258,7 @@ export function loadedTodayMm(
   return mountedTire({
     size: size.value,
     measuredDiameterMm: null,
-    rimWidthIn: section.currentWheelWidthIn ?? platform.stockWheel.widthIn,
-    offsetMm: section.currentWheelOffsetMm ?? platform.stockWheel.offsetMm,
+    ...todaysWheel(section, platform, axle),
     wheelLoadN: (platform[axle].curbKg / 2) * G_M_PER_S2,
     pressureKpa: platform.stockPressureKpa,
   }).loadedRadiusMm;

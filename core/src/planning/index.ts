@@ -1,3 +1,4 @@
+export * from './alignment';
 export * from './fastening';
 export * from './order';
 export * from './parts-list';

@@ -10,6 +10,8 @@ import {
   once,
   partsList,
   studsPerHub,
+  tieRodArmMm,
+  totalToeDeg,
   workPlan,
   type Catalogue,
   type JobSections,
@@ -312,6 +314,35 @@ describe('order by construction', () => {
     expect(entered.figures.map((f) => f.name)).toEqual(['circumference', 'revs-per-km', 'revs-per-mile']);
     expect(plan.alignmentMinutes).toBe(0);
     expect(access(plan, 'wheel-off', 'rear').on).toBeGreaterThan(plan.steps.indexOf(step));
+  });
+  it('the rack starts from toe at the new height, as a tape reads it, and the turns that set it', () => {
+    const build = plainJob('corvane-halder', ['TL-2810']);
+    const job = { ...build, tire: { ...build.tire, targetSize: '265/70R17 115T' } };
+    const figures = (j: JobSections, c: Catalogue = catalogue) =>
+      planOf(j, c).steps.find((s) => s.charge === 'alignment')!.figures;
+    const [toe, tape, turns] = figures(job);
+    const { front } = platformOf('corvane-halder');
+    expect(toe!.value).toBe(say(job).forecast!.front.geometryPlanned.toeDeg);
+    expect(toe!.limit).toEqual({ min: front.spec.toeDeg[0], max: front.spec.toeDeg[1] });
+    expect(totalToeDeg(tape!.value, say(job).tires.check!.front.figures.diameter.target.value)).toBeCloseTo(
+      2 * toe!.value,
+      9,
+    );
+    const middle = (front.spec.toeDeg[0] + front.spec.toeDeg[1]) / 2;
+    const arm = tieRodArmMm(front.hardpoints)!;
+    expect(turns!.value).toBeCloseTo((((toe!.value - middle) * Math.PI) / 180 / 1.5) * arm, 9);
+    expect(arm).toBeGreaterThan(100);
+    expect(arm).toBeLessThan(220);
+    // no tyre, no width to tape; no pitch on record, no turns; a beam has no such toe
+    expect(figures(build).map((f) => f.name)).toEqual(['toe', 'tie-rod-turns']);
+    const unsaid = {
+      ...catalogue,
+      platforms: catalogue.platforms.map((p) => ({ ...p, front: { ...p.front, tieRodPitchMm: null } })),
+    };
+    expect(figures(job, unsaid).map((f) => f.name)).toEqual(['toe', 'toe-by-tape']);
+    expect(figures(plainJob('mettrick-fell', ['TL-5038']))).toEqual([]);
+    expect(tieRodArmMm(platformOf('mettrick-fell').front.hardpoints)).toBeNull();
+    expect(tieRodArmMm(platformOf('sarnby-courser').front.hardpoints)).toBeGreaterThan(80);
   });
   it('shows the caution at the step, and where the plan changes how it drives, at the end', () => {
     const plan = planOf(demoJob('hut-warden'));

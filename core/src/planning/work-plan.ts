@@ -3,6 +3,7 @@ import type { JobSections } from '../job';
 import type { Assessment } from '../match';
 import { AXLES } from '../rules';
 import type { Axle } from '../suspension';
+import { alignmentFigures } from './alignment';
 import { accessFor, accessNodes, UP } from './access';
 import { fastening } from './fastening';
 import { inOrderOf } from './order';
@@ -50,9 +51,9 @@ export function workPlan(
 
   const changes = changesOf(a, tasks);
   const closing = catalogue.closing.filter((s) => s.when.some((w) => changes.has(w)));
-  const settling = closing.filter((s) => s.at === 'settle').map((s) => closingNode(s, 'ground'));
+  const settling = closing.filter((s) => s.at === 'settle').map((s) => closingNode(s, 'ground', a));
   const below = [...settling, ...groundNodes(tasks)];
-  const end = closing.filter((s) => s.at === 'close').map((s) => closingNode(s, 'closing'));
+  const end = closing.filter((s) => s.at === 'close').map((s) => closingNode(s, 'closing', a));
 
   const inSteps = [...above.list, ...below];
   const make = maker(inSteps, catalogue, (use, axle, parts) =>
@@ -114,7 +115,7 @@ function backAfterWork(
       if (place === axle || id === UP) wait(`on ${id}`, pivotSteps(axle));
   return nodes.map((n) => ({ ...n, after: [...n.after, ...(waits.get(n.id) ?? [])] }));
 }
-const closingNode = (s: ClosingStep, phase: WorkStep['phase']): StepNode => ({
+const closingNode = (s: ClosingStep, phase: WorkStep['phase'], a: Assessment): StepNode => ({
   id: s.text,
   after: [],
   rank: [],
@@ -122,7 +123,7 @@ const closingNode = (s: ClosingStep, phase: WorkStep['phase']): StepNode => ({
   axle: 'vehicle',
   work: s,
   madeBy: [],
-  more: { charge: s.charge },
+  more: { charge: s.charge, figures: s.charge === 'alignment' ? alignmentFigures(a) : [] },
 });
 /** What is done with the wheels on the ground: centring, lock nuts, settings. */
 const groundNodes = (tasks: readonly Task[]): readonly StepNode[] =>

@@ -23,7 +23,9 @@ import { hoseReach } from './hose-reach';
 import { openPrices } from './open-prices';
 import { placeLimits } from './place-limits';
 import { pose } from './pose';
+import { propshaft } from './propshaft';
 import { reversible } from './reversible';
+import { roll } from './roll';
 import { samePlace } from './same-place';
 import { spare } from './spare';
 import { stance } from './stance';
@@ -62,7 +64,9 @@ export const RULES = [
   openPrices,
   placeLimits,
   pose,
+  propshaft,
   reversible,
+  roll,
   samePlace,
   spare,
   stance,

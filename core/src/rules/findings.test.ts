@@ -52,6 +52,7 @@ const ABOUT_THE_VEHICLE: readonly FindingCode[] = [
   'place-limit',
   'handling-changed',
   'flat-ride-off',
+  'rolls-more',
   'headlamps',
   'front-rear-mismatch',
   'calibration',

@@ -1,9 +1,12 @@
-import { TRIFLE_MM } from '../evidence';
+import { TRIFLE_MM, TRIFLE_SHARE } from '../evidence';
+import { stabilityOf } from './manners';
 import { rule } from './rule';
 
 export interface HandlingChanged {
   readonly code: 'handling-changed';
   readonly riseMm: number;
+  /** of what holds it upright in a bend, per cent; null where it is a trifle, or nobody knows where its masses are */
+  readonly lostPercent: number | null;
 }
 /** A body that stands higher leans and tips sooner: a caution that is never hidden, and not raised over a trifle. */
 export const handling = rule<HandlingChanged>({
@@ -15,6 +18,10 @@ export const handling = rule<HandlingChanged>({
       f.planned.rise.front - f.today.rise.front,
       f.planned.rise.rear - f.today.rise.rear,
     );
-    return riseMm >= TRIFLE_MM ? [{ finding: { code: 'handling-changed', riseMm } }] : [];
+    if (riseMm < TRIFLE_MM) return [];
+    const [was, is] = [stabilityOf(c, 'today'), stabilityOf(c, 'planned')];
+    const lost = was && is ? 1 - is.value / was.value : 0;
+    const lostPercent = lost >= TRIFLE_SHARE ? lost * 100 : null;
+    return [{ finding: { code: 'handling-changed', riseMm, lostPercent }, figure: is }];
   },
 });

@@ -1,4 +1,6 @@
+import type { Place } from '../catalogue';
 import { computed, explain, given, type Figure } from '../evidence';
+import { spacersMm, type FittedPart } from '../vehicle';
 import type { Axle } from '../suspension';
 import { G_M_PER_S2 } from '../units';
 import { AXLES, type PlanCase } from './plan-case';
@@ -22,4 +24,115 @@ export function frequencies(c: PlanCase, which: 'today' | 'planned'): Readonly<R
   }
   const { front, rear } = out;
   return front && rear ? { front, rear } : null;
+}
+
+type When = 'today' | 'planned';
+/** Masses of the vehicle with their heights, its springs and its roll axis; null without a height, or where nobody knows
+ *  where its masses are. */
+function massesAt(c: PlanCase, when: When) {
+  const { platform } = c.vehicle;
+  const f = c.forecast();
+  const { masses } = platform;
+  if (!masses || !f) return null;
+  const axles = { front: f.front, rear: f.rear };
+  const from = platform.label;
+  const unsprungKg = platform.front.unsprungKg + platform.rear.unsprungKg;
+  const kg = (axle: Axle) =>
+    platform[axle].curbKg + c.axles[axle].prepared.variantKg - platform[axle].unsprungKg;
+  const sprungKg = kg('front') + kg('rear');
+  const share = given('share', (100 * kg('rear')) / sprungKg, 'percent', 'of the sprung mass at the rear');
+  const between = (of: (axle: Axle) => Figure) =>
+    explain('rise', 'mm', 'between-axles', { front: of('front'), rear: of('rear'), share });
+  const lift = between((axle) => axles[axle].heights[when]);
+  const { check } = c.tires;
+  const none = (name: 'tire-lift' | 'mass-height') => given(name, 0, 'mm');
+  const on = when === 'planned' ? c.planned : c.fitted;
+  const added = addedOn(c, on);
+  const weights = added.map((m) => given('added-mass', m.massKg, 'kg', m.what));
+  const sprung = given('sprung-mass', sprungKg, 'kg', from);
+  const ofSprung = {
+    sprung,
+    'sprung-height': given('centre-of-gravity-stock', masses.sprungCgMm, 'mm', from),
+    lift,
+    'body-lift': given('body-lift', when === 'planned' ? f.front.bodyLiftMm : 0, 'mm'),
+    body: given('body-mass', masses.bodyKg, 'kg', from),
+    added: weights,
+    'added-height': added.map((m) => given('mass-height', masses.placeMm[m.place], 'mm', m.what)),
+  };
+  return {
+    axles,
+    on,
+    share,
+    /** of the whole vehicle, on the tyres of the plan */
+    height: explain('centre-of-gravity', 'mm', 'centre-of-gravity', {
+      ...ofSprung,
+      unsprung: given('unsprung-mass', unsprungKg, 'kg', from),
+      'unsprung-height': given('centre-of-gravity-stock', masses.unsprungCgMm, 'mm', from),
+      'tire-lift':
+        when === 'planned' && check ? between((axle) => check[axle].figures.tireLift) : none('tire-lift'),
+    }),
+    /** of what stands on the springs, on stock tyres as the roll centres are */
+    sprung: weights.length === 0 ? sprung : explain('sprung-mass', 'kg', 'sum', { of: [sprung, ...weights] }),
+    sprungHeight: explain('centre-of-gravity', 'mm', 'centre-of-gravity', {
+      ...ofSprung,
+      unsprung: given('unsprung-mass', 0, 'kg', 'what stands on the springs alone'),
+      'unsprung-height': none('mass-height'),
+      'tire-lift': none('tire-lift'),
+    }),
+  };
+}
+const addedOn = (
+  c: PlanCase,
+  on: readonly FittedPart[],
+): readonly { massKg: number; place: Place; what: string }[] => [
+  ...c.job.vehicle.accessories.flatMap((a) =>
+    a.massKg === null ? [] : [{ massKg: a.massKg, place: a.place, what: a.what }],
+  ),
+  ...on.flatMap(({ part, quantity }) =>
+    part.effects.flatMap((e) =>
+      e.kind === 'mass' ? [{ massKg: e.massKg * quantity, place: e.place, what: part.name }] : [],
+    ),
+  ),
+];
+/** Static stability: the narrower track over twice the height of the centre of gravity. Null where that is not known. */
+export function stabilityOf(c: PlanCase, when: When): Figure | null {
+  const m = massesAt(c, when);
+  if (!m) return null;
+  const { check } = c.tires;
+  const tracks = AXLES.map((axle) => {
+    const side = when === 'planned' ? check?.[axle] : undefined;
+    const offsetMm = side ? side.today.offsetMm - side.target.offsetMm : 0;
+    return c.vehicle.platform[axle].trackMm + 2 * (offsetMm + spacersMm(m.on, axle));
+  });
+  return explain('tipping', 'ratio', 'stability', {
+    track: given('track', Math.min(...tracks), 'mm', 'the narrower of both axles'),
+    height: m.height,
+  });
+}
+/** Body roll per g on springs and bars of both axles, without the tyres; null where the masses are not known. */
+export function rollGradient(c: PlanCase, when: When): Figure | null {
+  const m = massesAt(c, when);
+  if (!m) return null;
+  const centre = (axle: Axle) =>
+    m.axles[axle][when === 'today' ? 'geometryToday' : 'geometryPlanned'].rollCentreMm;
+  const [front, rear] = [centre('front'), centre('rear')];
+  if (front === null || rear === null) return null;
+  const at = { front, rear };
+  return explain('roll-gradient', 'deg/g', 'roll-gradient', {
+    sprung: m.sprung,
+    height: m.sprungHeight,
+    axis: explain('roll-axis', 'mm', 'between-axles', {
+      front: computed('roll-centre', at.front, 'mm', [], { formula: 'carrier-pose', from: 'front' }),
+      rear: computed('roll-centre', at.rear, 'mm', [], { formula: 'carrier-pose', from: 'rear' }),
+      share: m.share,
+    }),
+    rate: AXLES.map((axle) =>
+      computed('wheel-rate', m.axles[axle][when].wheelRateNPerMm, 'N/mm', [], {
+        formula: 'virtual-work',
+        from: axle,
+      }),
+    ),
+    track: AXLES.map((axle) => given('track', c.vehicle.platform[axle].trackMm, 'mm', axle)),
+    bar: AXLES.map((axle) => given('bar-stiffness', c.vehicle.platform[axle].barNmPerRad, 'N·m', axle)),
+  });
 }

@@ -37,9 +37,18 @@ export function needsOf(c: PlanCase, topics: readonly Topic[] = TOPICS): readonl
     .flatMap((r) => foundBy(r, c))
     .filter((n) => topics.includes(n.topic));
 }
-/** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle or limit) is one. */
+/** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle, end or limit) is one. */
 export const needKey = (n: Pick<Need, 'finding' | 'about'>): string => {
   const f = n.finding;
-  const what = 'what' in f ? f.what : 'obstacle' in f ? f.obstacle : 'slot' in f ? `${f.slot} ${f.with}` : '';
+  const what =
+    'what' in f
+      ? f.what
+      : 'obstacle' in f
+        ? f.obstacle
+        : 'end' in f
+          ? f.end
+          : 'slot' in f
+            ? `${f.slot} ${f.with}`
+            : '';
   return [f.code, n.about.axle ?? '', n.about.part ?? '', what].join('/');
 };

@@ -1,5 +1,15 @@
 import type { FindingCode, PlaceLimit, PlanCase, Platform, Provenance, TireSection } from '..';
-import { dayAfter, needKey, needsOf, shortOfWindow, spareFits, spareRoom } from '..';
+import {
+  dayAfter,
+  needKey,
+  needsOf,
+  rollGradient,
+  ruleOf,
+  shortOfWindow,
+  spareFits,
+  spareRoom,
+  stabilityOf,
+} from '..';
 import { catalogue } from '../testing/demo-world';
 import {
   apps,
@@ -476,6 +486,111 @@ describe('the tape', () => {
     expect(say(on(HALDER, tape('510', '510')), 'outside-ordinary')).toHaveLength(1);
     expect(say(on(HALDER, tape('510', '510'), changed('TL-2810')), 'outside-ordinary')).toEqual([]);
     expect(say(on(HALDER, tape('', '')), 'outside-ordinary')).toEqual([]);
+  });
+});
+
+describe('tipping and roll', () => {
+  const HIGHWAY = brief({ usage: { highway: 80, gravel: 20, rock: 0, mud: 0, load: 0, tow: 0 } });
+  const factor = (...c: readonly Change[]) => stabilityOf(caseOf(on(FELL, ...c)), 'planned')!.value;
+  const gradient = (...c: readonly Change[]) => rollGradient(caseOf(on(FELL, ...c)), 'planned')!.value;
+  const roof = (massKg: number) => effect({ kind: 'mass', massKg, place: 'roof' });
+  const disc = effect(
+    { kind: 'wheel-spacer', thicknessMm: 30, ownStuds: true },
+    { family: 'wheel-spacer', axle: 'both' },
+  );
+  const body = effect({ kind: 'body-lift', heightMm: 50 }, { family: 'body-lift', axle: 'both' });
+  it('what is higher, or heavy on the roof, tips sooner; a wider track later; a taller tyre sooner again', () => {
+    const plain = factor();
+    expect(factor(coilSpacer(40))).toBeLessThan(plain);
+    expect(factor(roof(80))).toBeLessThan(plain);
+    expect(factor(body)).toBeLessThan(plain);
+    expect(factor(disc)).toBeGreaterThan(plain);
+    // one axle with a wider track does not make the other wider
+    expect(
+      factor(effect({ kind: 'wheel-spacer', thicknessMm: 30, ownStuds: true }, { family: 'wheel-spacer' })),
+    ).toBe(plain);
+    expect(factor(tire({ targetSize: '35x12.50R17 121Q' }))).toBeLessThan(plain);
+    expect(stabilityOf(caseOf(on(FELL, coilSpacer(40))), 'today')!.value).toBe(plain);
+    expect(stabilityOf(caseOf(on(FELL, roof(80))), 'today')!.value).toBe(plain);
+  });
+  it('a sum that anybody can do again: track over twice the height', () => {
+    const f = stabilityOf(caseOf(on(FELL)), 'planned')!;
+    const [track, height] = f.because;
+    expect(f.value).toBeCloseTo(track!.value / (2 * height!.value), 12);
+    const { sprungCgMm, unsprungCgMm } = catalogue.platforms.find((p) => p.code === FELL)!.masses!;
+    expect(height!.value).toBeGreaterThan(unsprungCgMm);
+    expect(height!.value).toBeLessThan(sprungCgMm);
+  });
+  it('rolls more with what stands higher on the springs, not with taller tyres', () => {
+    const plain = gradient();
+    expect(gradient(body)).toBeGreaterThan(plain);
+    expect(gradient(roof(80))).toBeGreaterThan(plain);
+    expect(gradient(tire({ targetSize: '35x12.50R17 121Q' }))).toBe(plain);
+    const stiff = effect({ kind: 'spring', rateNPerMm: 60, freeLengthDeltaMm: 0 }, { family: 'coil' });
+    expect(gradient(stiff)).toBeLessThan(plain);
+    expect(rollGradient(caseOf(on(FELL, body)), 'today')!.value).toBe(plain);
+  });
+  it('is told where the highway is driven, and never where nobody knows the masses', () => {
+    const much = [coilSpacer(60), body, roof(150)];
+    expect(say(on(FELL, HIGHWAY, ...much), 'rolls-more')).toHaveLength(1);
+    expect(say(on(FELL, ...much), 'rolls-more')).toEqual([]);
+    const unknown = on(FELL, HIGHWAY, ...much, without('masses'));
+    expect(say(unknown, 'rolls-more')).toEqual([]);
+    expect(found(unknown, 'handling-changed')[0]).toMatchObject({
+      finding: { lostPercent: null },
+      figure: null,
+    });
+    expect(say(on(FELL, coilSpacer(60)), 'handling-changed')).toMatchObject([
+      { lostPercent: expect.any(Number) },
+    ]);
+  });
+});
+
+describe('propshafts', () => {
+  const CAIRN = 'mettrick-cairn';
+  const block = (heightMm: number, wedgeDeg: number) =>
+    effect({ kind: 'lift-block', heightMm, wedgeDeg }, { family: 'lift-block', axle: 'rear' });
+  const shaft = (change: object): Change =>
+    axle('rear', (a) => ({ propshaft: { ...a.propshaft!, ...change } }));
+  const ripple = (...c: readonly Change[]) => {
+    const rule = ruleOf('propshaft-ripple')!;
+    return rule.measure!(caseOf(on(CAIRN, ...c)), 'rear', { code: 'propshaft-ripple' } as never)!.value;
+  };
+  it('a wedge that points the pinion away makes it worse, whichever way; faster and shorter gears too', () => {
+    expect(ripple(block(25, 0))).toBeLessThan(30);
+    expect(ripple(block(25, 2))).toBeGreaterThan(ripple(block(25, 1)));
+    expect(ripple(block(25, -4))).toBeGreaterThan(ripple(block(25, -2)));
+    expect(ripple(block(25, 4), brief({ cruisingKmh: 120 }))).toBeCloseTo(ripple(block(25, 4)) * 1.44, 6);
+    expect(ripple(block(25, 4), tire({ axleRatio: 3 }))).toBeLessThan(ripple(block(25, 4)));
+    expect(ripple(block(25, 4), tire({ axleRatio: 3, newAxleRatio: 4.56 }))).toBeCloseTo(
+      ripple(block(25, 4)),
+      6,
+    );
+    expect(ripple(block(25, 4), tire({ targetSize: '35x12.50R16 121Q' }))).toBeLessThan(ripple(block(25, 4)));
+  });
+  it('what was so before the build is not the plan’s', () => {
+    const bent = shaft({ flange: { sideDeg: 12, topDeg: 0 }, limitDeg: 2 });
+    expect(say(on(CAIRN, bent), 'propshaft-ripple')).toEqual([]);
+    expect(say(on(CAIRN, bent), 'propshaft-joint')).toEqual([]);
+  });
+  it('each end is judged by itself, too straight as well as too bent', () => {
+    const ends = (...c: readonly Change[]) =>
+      say(on(CAIRN, ...c), 'propshaft-joint').map((f) =>
+        'end' in f ? [f.end, Math.round(f.valueDeg * 10) / 10] : [],
+      );
+    expect(ends(block(25, 0), shaft({ limitDeg: 4 }))).toEqual([
+      ['gearbox', 4.3],
+      ['axle', 4.3],
+    ]);
+    expect(ends(block(0, 2.5))).toEqual([['axle', 0.2]]);
+    expect(
+      new Set(found(on(CAIRN, block(25, 0), shaft({ limitDeg: 4 })), 'propshaft-joint').map(needKey)).size,
+    ).toBe(2);
+  });
+  it('nobody’s measurements, no verdict; nor without a height', () => {
+    const none = axle('rear', () => ({ propshaft: null }));
+    expect(say(on(CAIRN, block(25, 12), none), 'propshaft-ripple')).toEqual([]);
+    expect(say(on(CAIRN, block(25, 12)), 'propshaft-ripple')).toHaveLength(1);
   });
 });
 

@@ -1,4 +1,4 @@
-import { studCutMm, threadEngagement } from '../hardware';
+import { replacementBoltMm, studCutMm, threadEngagement } from '../hardware';
 import type { Axle } from '../suspension';
 import { effectsOfKind } from '../vehicle';
 import { AXLES } from './plan-case';
@@ -11,6 +11,8 @@ export type WheelStudFinding =
       readonly engagedMm: number;
       readonly neededMm: number;
       readonly spacerMm: number;
+      /** the next length that studs are made in and that holds; null when none is made */
+      readonly studMm: number | null;
     }
   | { readonly code: 'stud-cut'; readonly axle: Axle; readonly cutMm: number; readonly spacerMm: number };
 
@@ -33,14 +35,15 @@ export const wheelStuds = rule<WheelStudFinding>({
             ? [{ finding: { code: 'stud-cut', axle, cutMm, spacerMm: e.thicknessMm }, axle }]
             : [];
         }
-        const held = threadEngagement({
+        const stack = {
           lengthMm: stud.lengthMm,
-          stackMm: stud.padMm + e.thicknessMm + NUT_ROOM_MM,
+          stackMm: stud.padMm + NUT_ROOM_MM,
           diameterMm: stud.diameterMm,
           into: 'steel',
           shankMm: null,
           depthMm: null,
-        });
+        } as const;
+        const held = threadEngagement({ ...stack, stackMm: stack.stackMm + e.thicknessMm });
         return held.holds
           ? []
           : [
@@ -51,6 +54,7 @@ export const wheelStuds = rule<WheelStudFinding>({
                   engagedMm: held.engagedMm,
                   neededMm: held.neededMm,
                   spacerMm: e.thicknessMm,
+                  studMm: replacementBoltMm(stack, e.thicknessMm),
                 },
                 axle,
               },

@@ -64,18 +64,6 @@ export function cgAfterMm(v: {
   return (sprung + unsprung + added) / kg;
 }
 
-/** Anti-dive (front, braked), anti-lift or anti-squat, per cent of what would hold the body level: the side-view slope of
- *  the force's line against the line to the centre of gravity. `slope`: forward travel per mm of bump of the point where
- *  the force acts (contact point when braked, wheel centre when driven through a shaft); + holds the front up under braking.
- *  @example antiPercent({ slope: 0.05, share: 0.65, wheelbaseMm: 3000, cgMm: 750 }) // 13 */
-export const antiPercent = (v: {
-  readonly slope: number;
-  /** share of the force on this axle */
-  readonly share: number;
-  readonly wheelbaseMm: number;
-  readonly cgMm: number;
-}): number => 100 * v.slope * v.share * (v.wheelbaseMm / v.cgMm);
-
 /** Body roll per g of lateral acceleration, deg/g: sprung weight × its height over the roll axis ÷ roll stiffness of
  *  springs and bars of both axles. Rates N/mm per wheel, tracks mm, bar stiffness N·m per rad at the wheels.
  *  @example rollGradientDegPerG({ sprungKg: 1800, armMm: 450, axles: [{ wheelRate: 35, trackMm: 1580, barNmPerRad: 20000 }, { wheelRate: 30, trackMm: 1560, barNmPerRad: 0 }] }) // 4.93370510 */

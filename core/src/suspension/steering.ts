@@ -76,6 +76,11 @@ export function trackBarEstimate(t: {
 export const totalToeDeg = (deltaMm: number, diameterMm: number): number =>
   2 * Math.asin(deltaMm / 2 / diameterMm) * DEG_PER_RAD;
 
+/** The other way round: how much wider the tape reads behind the wheels than in front, mm, at a total toe-in.
+ *  @example toeByTapeMm(0.5294438969, 790) // 7.3 */
+export const toeByTapeMm = (totalDeg: number, diameterMm: number): number =>
+  2 * diameterMm * Math.sin(totalDeg / 2 / DEG_PER_RAD);
+
 /** Turns of a tie rod (or sleeve) that change one wheel's toe; pitch of both threads together, + lengthens.
  *  @example tieRodTurns(1.23, 140, 2) // 1.5027284860 */
 export const tieRodTurns = (toeChangeDeg: number, armMm: number, pitchMm: number): number =>

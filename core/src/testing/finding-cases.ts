@@ -112,6 +112,10 @@ const turned = (mm: number) =>
   Math.abs(forecast(on(FELL, coilSpacer(mm))).geometryPlanned.steeringWheelDeg ?? 0);
 /** The spacer that turns the steering wheel by more than 3 degrees. */
 const turningMm = once(() => firstWith((mm) => turned(mm) > 3, [1, 119, 1]));
+const CAIRN = 'mettrick-cairn';
+const BLOCK = { family: 'lift-block', axle: 'rear' } as const;
+const HIGHWAY = { highway: 80, gravel: 20, rock: 0, mud: 0, load: 0, tow: 0 };
+const BODY = (heightMm: number) => ({ kind: 'body-lift', heightMm }) as const;
 const withWheel = (mm: number, by: Platform['steeringWheelSetBy']) =>
   on(
     FELL,
@@ -374,6 +378,24 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     () => total(HAIR),
   ),
   'handling-changed': edge('handling-changed', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 10, 0.5]),
+  'rolls-more': edge(
+    'rolls-more',
+    'fits',
+    (n) => on(FELL, brief({ usage: HIGHWAY }), coilSpacer(n), effect(BODY(n), { family: 'body-lift' })),
+    [0, 100, 2],
+  ),
+  'propshaft-ripple': edge(
+    'propshaft-ripple',
+    'needs',
+    (n) => on(CAIRN, effect({ kind: 'lift-block', heightMm: 25, wedgeDeg: n }, BLOCK)),
+    [0, 12, 0.5],
+  ),
+  'propshaft-joint': edge(
+    'propshaft-joint',
+    'needs',
+    (n) => on(CAIRN, effect({ kind: 'lift-block', heightMm: n, wedgeDeg: 0 }, BLOCK)),
+    [0, 120, 2],
+  ),
   'flat-ride-off': edge('flat-ride-off', 'fits', (n) => rearRate(n / 100), [100, 60, -5]),
   headlamps: edge('headlamps', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 40, 1]),
   'rim-refused': edge(

@@ -1,0 +1,129 @@
+import { cardanPair } from '../driveline';
+import { computed, explain, given, PROPSHAFT_LEAST_DEG, PROPSHAFT_RIPPLE, type Figure } from '../evidence';
+import { DEFAULT_CRUISING_KMH, loadedTodayMm } from '../forecast';
+import { propshaftAt } from '../driveline';
+import type { Axle, Pose } from '../suspension';
+import type { AxlePlan, PlanCase } from './plan-case';
+import { onEachAxle, rule, type Raised } from './rule';
+
+export type PropshaftFinding =
+  /** turns unevenly at the cruising speed: the flanges do not bend it alike */
+  | {
+      readonly code: 'propshaft-ripple';
+      readonly axle: Axle;
+      readonly ripple: number;
+      readonly most: number;
+      readonly kmh: number;
+    }
+  /** a joint bends more than it may at ride height, or so little that it wears in one place */
+  | {
+      readonly code: 'propshaft-joint';
+      readonly axle: Axle;
+      readonly end: 'gearbox' | 'axle';
+      readonly valueDeg: number;
+      readonly window: readonly [number, number];
+    };
+
+/** The shaft to a solid axle, today and planned: how unevenly it turns, and how far each joint bends. */
+function shaftOf(a: AxlePlan, c: PlanCase) {
+  const { propshaft } = c.vehicle.platform[a.axle];
+  const f = a.forecast();
+  if (!propshaft || !f.ok) return null;
+  const kmh = c.job.brief.cruisingKmh ?? DEFAULT_CRUISING_KMH;
+  const { newAxleRatio, axleRatio } = c.job.tire;
+  const known = newAxleRatio ?? axleRatio;
+  const ratio = known ?? Math.max(...c.vehicle.platform.axleRatios);
+  const today = loadedTodayMm(c.job.tire, c.vehicle, a.axle);
+  const rolling =
+    c.tires.check?.[a.axle].figures.rolling.target ??
+    (today === null ? null : given('loaded-radius', today, 'mm', 'today’s tyre'));
+  if (!rolling) return null;
+  const speed = explain('propshaft-speed', 'rpm', 'propshaft-speed', {
+    speed: given('true-speed', kmh, 'km/h', 'cruising'),
+    rolling,
+    axle: given(
+      'axle-ratio',
+      ratio,
+      'ratio',
+      known === null ? 'the highest that is listed: nobody has read it' : undefined,
+    ),
+  });
+  const at = (pose: Pose, which: 'today' | 'planned') => {
+    const { shaft, pinion } = propshaftAt(propshaft, pose);
+    const { flange } = propshaft;
+    const pair = cardanPair(flange, shaft, pinion, speed.value);
+    const slope = (name: 'shaft-slope' | 'pinion-slope', deg: number) =>
+      computed(name, deg, 'deg', [], { formula: 'carrier-pose', from: which });
+    const figure: Figure = explain(
+      'propshaft-ripple',
+      'rad/s²',
+      'cardan',
+      {
+        'flange-side': given('flange-slope', flange.sideDeg, 'deg', 'side view'),
+        'flange-top': given('flange-slope', flange.topDeg, 'deg', 'top view'),
+        'shaft-side': slope('shaft-slope', shaft.sideDeg),
+        'shaft-top': slope('shaft-slope', shaft.topDeg),
+        'pinion-side': slope('pinion-slope', pinion.sideDeg),
+        'pinion-top': slope('pinion-slope', pinion.topDeg),
+        speed,
+      },
+      { limit: { max: PROPSHAFT_RIPPLE } },
+    );
+    return { pair, figure };
+  };
+  return {
+    kmh,
+    propshaft,
+    today: at(f.value.today.pose, 'today'),
+    planned: at(f.value.planned.pose, 'planned'),
+  };
+}
+/** What the plan does to a propshaft. What was so before the build is not the plan's. */
+export const propshaft = rule<PropshaftFinding>({
+  findings: {
+    'propshaft-ripple': { verdict: 'needs', topic: 'geometry', blocks: 'order' },
+    'propshaft-joint': { verdict: 'needs', topic: 'geometry', blocks: 'order' },
+  },
+  check: onEachAxle((a, c): Raised<PropshaftFinding>[] => {
+    const s = shaftOf(a, c);
+    if (!s) return [];
+    const { axle } = a;
+    const out: Raised<PropshaftFinding>[] = [];
+    const ripple = s.planned.figure.value;
+    if (ripple > PROPSHAFT_RIPPLE && ripple > s.today.figure.value)
+      out.push({
+        finding: { code: 'propshaft-ripple', axle, ripple, most: PROPSHAFT_RIPPLE, kmh: s.kmh },
+        figure: s.planned.figure,
+      });
+    const window = [PROPSHAFT_LEAST_DEG, s.propshaft.limitDeg] as const;
+    const outside = (deg: number) => Math.max(window[0] - deg, deg - window[1], 0);
+    for (const [end, key] of [
+      ['gearbox', 'firstDeg'],
+      ['axle', 'secondDeg'],
+    ] as const) {
+      const valueDeg = s.planned.pair[key];
+      if (outside(valueDeg) > outside(s.today.pair[key]))
+        out.push({
+          finding: { code: 'propshaft-joint', axle, end, valueDeg, window },
+          figure: computed('propshaft-joint', valueDeg, 'deg', s.planned.figure.because.slice(0, 6), {
+            formula: 'carrier-pose',
+            from: end,
+            limit: { min: window[0], max: window[1] },
+          }),
+        });
+    }
+    return out;
+  }),
+  measure: (c, axle, of) => {
+    const s = shaftOf(c.axles[axle], c);
+    if (!s) return null;
+    if (of.code === 'propshaft-ripple') return s.planned.figure;
+    return computed(
+      'propshaft-joint',
+      s.planned.pair[of.end === 'gearbox' ? 'firstDeg' : 'secondDeg'],
+      'deg',
+      s.planned.figure.because.slice(0, 6),
+      { formula: 'carrier-pose', from: of.end },
+    );
+  },
+});
