@@ -1,4 +1,4 @@
-import { catalogue, demoJob, demoJobs, jobNumbers } from './demo-world';
+import { catalogue, demoJob, demoJobs, jobNumbers, platformOf } from './demo-world';
 
 const everyText = (value: unknown): readonly string[] =>
   typeof value === 'string'
@@ -40,6 +40,16 @@ describe('the demo world', () => {
       }
     }
     expect(held).toBeGreaterThan(30);
+  });
+  it('what bolts to a vehicle is made for one make, or for a measure that all its vehicles have', () => {
+    const BY_MEASURE = ['lift-block', 'add-a-leaf', 'accessory'];
+    const several = catalogue.parts.flatMap((p) => {
+      const on = [...new Set(p.applications.map((a) => a.platform))].map(platformOf);
+      if (p.family === 'wheel-spacer')
+        return new Set(on.map((v) => `${v.boltCircle} ${v.centreBoreMm}`)).size > 1 ? [p.code] : [];
+      return new Set(on.map((v) => v.make)).size > 1 && !BY_MEASURE.includes(p.family) ? [p.code] : [];
+    });
+    expect(several).toEqual([]);
   });
   it('nothing is said to have been fitted here on a job that the shop does not have', () => {
     const numbers = new Set(jobNumbers.map(String));
