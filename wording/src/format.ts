@@ -63,6 +63,7 @@ const DIGITS: Readonly<Record<Unit, number>> = {
   km: 1,
   'deg/g': 1,
   'rad/s²': 0,
+  turns: 2,
 };
 const SUFFIX: Readonly<Record<Unit, string>> = {
   mm: ' mm',
@@ -89,6 +90,7 @@ const SUFFIX: Readonly<Record<Unit, string>> = {
   km: ' km',
   'deg/g': '° per g',
   'rad/s²': ' rad/s²',
+  turns: ' turns',
 };
 /** Where the shop works in inches, everything else follows: how many of its unit one of ours is, and how it is written. */
 const IN_INCHES: Readonly<

@@ -433,13 +433,22 @@ describe('what a step and a joint say', () => {
   });
   it('a torque without a true source is looked up; one with a source is told in both units', () => {
     const joint = steps.flatMap((s) => s.fastenings).find((f) => f.joint === 'wheel-nut')!;
-    expect(fasteningText(joint, MM).torque).toBe('torque: maker’s manual');
+    const step = { axle: 'front' } as const;
+    expect(fasteningText(joint, MM, step).torque).toBe('torque: maker’s manual');
     const known = { ...joint, torque: { kind: 'figure', nm: 135, source: 'platform' } } as const;
-    expect(fasteningText(known, MM)).toMatchObject({ torque: '135 N·m (100 lbf·ft)' });
-    expect(fasteningText(known, IN)).toMatchObject({ torque: '100 lbf·ft (135 N·m)' });
-    expect(fasteningText({ ...joint, torque: { kind: 'estimate', nm: 135 } }, MM).source).toContain(
+    expect(fasteningText(known, MM, step)).toMatchObject({ torque: '135 N·m (100 lbf·ft)' });
+    expect(fasteningText(known, IN, step)).toMatchObject({ torque: '100 lbf·ft (135 N·m)' });
+    expect(fasteningText({ ...joint, torque: { kind: 'estimate', nm: 135 } }, MM, step).source).toContain(
       'estimated',
     );
+  });
+  it('where a step closes joints of both axles, each says which', () => {
+    const down = steps.find((s) => s.axle === 'vehicle' && s.fastenings.length > 1)!;
+    const lines = down.fastenings.map((f) => fasteningText(f, MM, down).what);
+    expect(new Set(lines).size).toBe(lines.length);
+    expect(lines.join()).toMatch(/Wheel nuts front, .*Wheel nuts rear, /);
+    const [own] = down.fastenings;
+    expect(fasteningText(own!, MM, { axle: 'front' }).what).not.toContain('front');
   });
   it('a wedge names the end', () => {
     expect(wedgeText({ thickEnd: 'rear', deg: 2 })).toBe(

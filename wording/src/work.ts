@@ -23,6 +23,7 @@ export const wedgeText = (w: NonNullable<WorkStep['wedge']>): string =>
 export function fasteningText(
   f: Fastening,
   style: Style,
+  step: Pick<WorkStep, 'axle'>,
 ): {
   readonly what: string;
   readonly torque: string;
@@ -52,8 +53,10 @@ export function fasteningText(
         ? 'part maker’s figure'
         : 'platform’s record'
       : source;
+  // a step of the whole vehicle closes joints of both axles
+  const what = step.axle === 'vehicle' && f.axle !== 'vehicle' ? `${f.what} ${f.axle}` : f.what;
   return {
-    what: held === '' ? f.what : `${f.what}, ${held}`,
+    what: held === '' ? what : `${what}, ${held}`,
     torque: f.torque.kind === 'manual' ? 'torque: maker’s manual' : both(f.torque.nm),
     source: [whose, ...notes].join(' · '),
   };

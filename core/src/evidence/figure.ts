@@ -25,7 +25,8 @@ export type Unit =
   | 'per-mile'
   | 'km'
   | 'deg/g'
-  | 'rad/s²';
+  | 'rad/s²'
+  | 'turns';
 /** Three states of truth, and what was simply given (a record, an entry). */
 export type Truth = 'computed' | 'claimed' | 'measured' | 'given';
 

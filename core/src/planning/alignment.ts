@@ -25,7 +25,7 @@ export function alignmentFigures(a: Pick<Assessment, 'vehicle' | 'forecast' | 't
     ...(diameter ? [explain('toe-by-tape', 'mm', 'toe-by-tape', { toe, diameter })] : []),
     ...(arm !== null && pitch !== null
       ? [
-          explain('tie-rod-turns', 'count', 'tie-rod-turns', {
+          explain('tie-rod-turns', 'turns', 'tie-rod-turns', {
             toe: explain('toe', 'deg', 'difference', {
               from: toe,
               less: given('spec-limit', (min + max) / 2, 'deg', 'middle of the alignment window'),

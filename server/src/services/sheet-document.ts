@@ -259,7 +259,7 @@ function stepBlock(s: WorkStep, style: Style): Content {
             fontSize: 8.5,
           })),
           ...s.fastenings.map((f) => {
-            const t = fasteningText(f, style);
+            const t = fasteningText(f, style, s);
             return {
               text: [
                 `${t.what}: `,

@@ -51,7 +51,7 @@ export class SheetView {
   protected readonly needWords = NEED_WORDS;
   protected readonly text = stepText;
   protected readonly wedge = wedgeText;
-  protected readonly joint = (f: Fastening) => fasteningText(f, this.shop.style());
+  protected readonly joint = (f: Fastening, s: WorkStep) => fasteningText(f, this.shop.style(), s);
   protected readonly figure = (f: Figure) =>
     `${FIGURE_WORDS[f.name]}: ${quantity(f.value, f.unit, this.shop.style())}`;
   protected readonly hours = duration;
