@@ -158,8 +158,8 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'roll-axis': 'Roll axis',
   'bar-stiffness': 'Anti-roll bar, per radian',
   'toe-by-tape': 'Toe by tape (wider behind)',
-  'tie-rod-turns': 'Turns per tie rod, + longer',
-  'tie-rod-arm': 'Steering arm',
+  'tie-rod-turns': 'Each tie rod, + longer',
+  'tie-rod-arm': 'Steering arm, + behind the axle',
   'tie-rod-pitch': 'Tie rod per turn',
 };
 export const FORMULA_WORDS: Readonly<Record<Formula, string>> = {

@@ -1,14 +1,16 @@
 import { computed, explain, given, type Figure } from '../evidence';
 import type { Assessment } from '../match';
-import { distance, dot, scale, sub, add, unit, type Hardpoints, type Vec3 } from '../suspension';
+import { add, dot, norm, scale, sub, unit, type Hardpoints, type Vec3 } from '../suspension';
 
-/** How far the end of the tie rod is from the axis about which the wheel steers, mm; null where hardpoints name no such axis. */
+/** How far the end of the tie rod is from the axis about which the wheel steers, mm; + behind the axis, where a longer rod
+ *  gives toe-in, − ahead of it. Null where hardpoints name no such axis. */
 export function tieRodArmMm(h: Hardpoints): number | null {
   const p = h.points as unknown as Readonly<Record<string, Vec3 | undefined>>;
   const [low, high, end] = [p.lowerBall, p.upperBall ?? p.strutTop, p.tieOuter];
   if (!low || !high || !end) return null;
   const along = unit(sub(high, low));
-  return distance(end, add(low, scale(along, dot(sub(end, low), along))));
+  const from = sub(end, add(low, scale(along, dot(sub(end, low), along))));
+  return norm(from) * (from[0] < 0 ? 1 : -1);
 }
 /** What the rack starts from at the front: toe as the new height leaves it, as a tape reads it across the tyres, and the
  *  turns of each tie rod to the middle of the window. Left out where an axle has no such toe, or a record does not say. */
@@ -27,8 +29,8 @@ export function alignmentFigures(a: Pick<Assessment, 'vehicle' | 'forecast' | 't
       ? [
           explain('tie-rod-turns', 'turns', 'tie-rod-turns', {
             toe: explain('toe', 'deg', 'difference', {
-              from: toe,
-              less: given('spec-limit', (min + max) / 2, 'deg', 'middle of the alignment window'),
+              from: given('spec-limit', (min + max) / 2, 'deg', 'middle of the alignment window'),
+              less: toe,
             }),
             arm: computed('tie-rod-arm', arm, 'mm', [], { formula: 'carrier-pose' }),
             pitch: given('tie-rod-pitch', pitch, 'mm', a.vehicle.platform.label),

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  alignmentFigures,
   assess,
   budgetFinding,
   fastening,
@@ -330,9 +331,9 @@ describe('order by construction', () => {
     );
     const middle = (front.spec.toeDeg[0] + front.spec.toeDeg[1]) / 2;
     const arm = tieRodArmMm(front.hardpoints)!;
-    expect(turns!.value).toBeCloseTo((((toe!.value - middle) * Math.PI) / 180 / 1.5) * arm, 9);
-    expect(arm).toBeGreaterThan(100);
-    expect(arm).toBeLessThan(220);
+    expect(turns!.value).toBeCloseTo((((middle - toe!.value) * Math.PI) / 180 / 1.5) * arm, 9);
+    expect(Math.abs(arm)).toBeGreaterThan(100);
+    expect(Math.abs(arm)).toBeLessThan(220);
     // no tyre, no width to tape; no pitch on record, no turns; a beam has no such toe
     expect(figures(build).map((f) => f.name)).toEqual(['toe', 'tie-rod-turns']);
     const unsaid = {
@@ -342,8 +343,29 @@ describe('order by construction', () => {
     expect(figures(job, unsaid).map((f) => f.name)).toEqual(['toe', 'toe-by-tape']);
     expect(figures(plainJob('mettrick-fell', ['TL-5038']))).toEqual([]);
     expect(tieRodArmMm(platformOf('mettrick-fell').front.hardpoints)).toBeNull();
-    expect(tieRodArmMm(platformOf('sarnby-courser').front.hardpoints)).toBeGreaterThan(80);
+    expect(Math.abs(tieRodArmMm(platformOf('sarnby-courser').front.hardpoints)!)).toBeGreaterThan(80);
   });
+  it.each(['corvane-halder', 'sarnby-courser', 'mettrick-outway', 'sarnby-wherry'])(
+    'turned as it says, the tie rods of the %s bring the toe to the middle of its window',
+    (code) => {
+      const of = platformOf(code).front;
+      const build = (deltaMm: number) =>
+        part({
+          axle: 'front',
+          effects: [
+            { kind: of.hardpoints.kind === 'strut' ? 'top-spacer' : 'coil-spacer', thicknessMm: 30 },
+            { kind: 'link-length', member: 'tieRod', deltaMm },
+          ],
+        })({ job: plainJob(code), catalogue, settings, day: DAY });
+      const raised = build(0);
+      const [toe, turns] = alignmentFigures(say(raised.job, raised.catalogue));
+      const turned = build(turns!.value * of.tieRodPitchMm!);
+      const set = say(turned.job, turned.catalogue).forecast!.front.geometryPlanned.toeDeg!;
+      const middle = (of.spec.toeDeg[0] + of.spec.toeDeg[1]) / 2;
+      expect(Math.abs(toe!.value - middle)).toBeGreaterThan(0.02);
+      expect(Math.abs(set - middle)).toBeLessThan(Math.abs(toe!.value - middle) / 10);
+    },
+  );
   it('shows the caution at the step, and where the plan changes how it drives, at the end', () => {
     const plan = planOf(demoJob('hut-warden'));
     expect(plan.steps[0]!.hazards.concat(plan.steps[1]!.hazards)).toContain('vehicle-in-air');
