@@ -27,6 +27,47 @@ describe('the finder takes what the customer says', () => {
   });
 });
 
+describe('the finder, at its edges', () => {
+  const codes = (text: string) => findVehicles(text, catalogue.platforms).map((c) => c.platform.code);
+  it('forgives one slip in a longer word, and none in a short one', () => {
+    for (const slip of ['haldre', 'halde', 'hadler', 'haldder', 'jalder'])
+      expect([slip, codes(slip).includes('corvane-halder')]).toEqual([
+        slip,
+        slip !== 'haldre' && slip !== 'hadler',
+      ]);
+    expect(codes('hal')).toContain('corvane-halder');
+    expect(codes('ha')).toEqual([]);
+    expect(codes('fel')).toContain('mettrick-fell');
+    expect(codes('fll')).not.toContain('mettrick-fell');
+    expect(codes('haxxer')).toEqual([]);
+  });
+  it('takes a year only as four figures of one of the two centuries, at both ends of the range', () => {
+    const [from, to] = platformOf('corvane-halder').years;
+    const year = (text: string) => findVehicles(`corvane halder ${text}`, [platformOf('corvane-halder')])[0];
+    expect(year(String(from))!.year).toBe(from);
+    expect(year(String(to))!.year).toBe(to);
+    expect(year(String(from - 1))).toBeUndefined();
+    expect(year(String(to + 1))).toBeUndefined();
+    expect(year('20211')!.year).toBeNull();
+    expect(year('12021')!.year).toBeNull();
+    expect(year('20211')!.unread).toEqual(['20211']);
+  });
+  it('puts the better match first, words without a meaning count against it, ties by code', () => {
+    const scores = findVehicles('mettrick', catalogue.platforms);
+    expect(scores.length).toBeGreaterThan(2);
+    expect(scores.map((c) => c.platform.code)).toEqual([...scores.map((c) => c.platform.code)].sort());
+    const score = (text: string) => findVehicles(text, [platformOf('corvane-halder')])[0]?.score ?? 0;
+    expect(score('halder')).toBe(3);
+    expect(score('corvane halder')).toBe(6);
+    expect(score('halder purple')).toBe(2.5);
+    expect(score('halder purple green')).toBe(2);
+    expect(score('hald')).toBe(2);
+    expect(score('halder crew')).toBeGreaterThan(3);
+    expect(codes('halder purple green blue pink white brown')).toEqual([]);
+    expect(codes('   ')).toEqual([]);
+    expect(codes('corvane')[0]).toMatch(/^corvane/);
+  });
+});
 describe('what is denied is never stored as said', () => {
   const said = catalogue.platforms.flatMap((platform) =>
     platform.variantFields.flatMap((field) =>

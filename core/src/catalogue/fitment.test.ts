@@ -130,3 +130,110 @@ describe('questions', () => {
     expect(fitmentOf(partOf(code).applications, known).verdict).not.toBe('ask');
   });
 });
+
+describe('a condition, answer by answer', () => {
+  it.each([
+    [{ op: 'is', field: 'cab', value: 'crew' }, 'crew', { answer: 'yes' }],
+    [
+      { op: 'is', field: 'cab', value: 'crew' },
+      'extended',
+      { answer: 'no', field: 'cab', value: 'extended' },
+    ],
+    [{ op: 'is-not', field: 'cab', value: 'crew' }, 'crew', { answer: 'no', field: 'cab', value: 'crew' }],
+    [{ op: 'is-not', field: 'cab', value: 'crew' }, 'extended', { answer: 'yes' }],
+    [{ op: 'one-of', field: 'cab', values: ['crew', 'extended'] }, 'extended', { answer: 'yes' }],
+    [
+      { op: 'one-of', field: 'cab', values: ['crew'] },
+      'single',
+      { answer: 'no', field: 'cab', value: 'single' },
+    ],
+  ] as const)('%j of %s', (condition, value, answer) => {
+    expect(answerCondition(condition, { cab: value })).toEqual(answer);
+    expect(answerCondition(condition, {})).toEqual({ answer: 'unknown', field: 'cab' });
+  });
+});
+describe('years and lines', () => {
+  const fit = (lines: Application[], year: number | null, variant: Record<string, string> = {}) =>
+    fitmentOf(lines, vehicle(variant, year));
+  it('first and last year belong to the line; of several lines the whole span is told', () => {
+    const lines = [line([], { years: [2021, 2022] }), line([], { years: [2024, 2025] })];
+    for (const year of [2021, 2022, 2024, 2025]) expect(fit(lines, year).verdict).toBe('fits');
+    for (const year of [2020, 2023, 2026])
+      expect(fit(lines, year)).toEqual({ verdict: 'no', reason: 'years', from: 2021, to: 2025 });
+  });
+  it('a line that ends before the platform does, or begins after it, asks for the year before anything else', () => {
+    const cab: Condition = { op: 'is', field: 'cab', value: 'crew' };
+    for (const years of [
+      [2019, 2024],
+      [2021, 2026],
+    ] as const)
+      expect(fit([line([cab], { years })], null)).toMatchObject({ verdict: 'ask', fields: ['year', 'cab'] });
+    expect(fit([line([cab])], null)).toMatchObject({ verdict: 'ask', fields: ['cab'] });
+    expect(fit([line([cab], { years: [2021, 2026] })], 2022)).toMatchObject({ fields: ['cab'] });
+  });
+  it('the better provenance is asked about first, and an exclusion is told only where nothing else is left', () => {
+    const crew = (p: Application['provenance']) =>
+      line([{ op: 'is', field: 'cab', value: 'crew' }], { provenance: p });
+    const diesel = line([{ op: 'is', field: 'engine', value: 'diesel' }]);
+    const ask = fit([crew({ kind: 'guess' }), diesel], 2021);
+    expect(ask).toMatchObject({ verdict: 'ask', fields: ['engine'], provenance: { kind: 'maker-lists' } });
+    expect(fit([crew({ kind: 'guess' }), diesel], 2021, { cab: 'extended' })).toMatchObject({
+      fields: ['engine'],
+    });
+    expect(fit([crew({ kind: 'guess' }), diesel], 2021, { cab: 'extended', engine: 'petrol' })).toEqual({
+      verdict: 'no',
+      reason: 'variant',
+      field: 'engine',
+      value: 'petrol',
+    });
+  });
+});
+describe('which questions matter', () => {
+  const option = (value: string, more: object = {}) => ({ value, label: value, aliases: [value], ...more });
+  const field = (key: string, more: object = {}) => ({
+    key,
+    question: `${key}?`,
+    howToTell: 'look',
+    options: [option('a'), option('b', more)],
+  });
+  const asked = (
+    fields: ReturnType<typeof field>[],
+    variant: Record<string, string> = {},
+    parts = catalogue.parts.slice(0, 0),
+  ) =>
+    openQuestions({ platform: { ...halder, variantFields: fields }, year: 2021, variant }, { parts }).map(
+      (q) => [q.field.key, q.changesForecast, q.waiting.length],
+    );
+  it('what changes neither weight nor spring, and holds up no part, is not asked', () => {
+    expect(asked([field('paint')])).toEqual([]);
+    expect(asked([field('paint', { frontKg: 0, rearKg: 0 })])).toEqual([]);
+    for (const change of [{ frontKg: 20 }, { rearKg: -5 }, { frontRateNPerMm: 110 }, { rearRateNPerMm: 60 }])
+      expect(asked([field('engine', change)])).toEqual([['engine', true, 0]]);
+    expect(asked([field('engine', { frontKg: 20 })], { engine: 'b' })).toEqual([]);
+  });
+  it('what most parts wait for comes first', () => {
+    const waits = (code: string, key: string) => ({
+      ...catalogue.parts[0]!,
+      code,
+      applications: [line([{ op: 'is', field: key, value: 'a' }])],
+    });
+    const parts = [waits('1', 'tow'), waits('2', 'tow'), waits('3', 'paint')];
+    expect(asked([field('paint'), field('tow'), field('engine', { frontKg: 9 })], {}, parts)).toEqual([
+      ['tow', false, 2],
+      ['paint', false, 1],
+      ['engine', true, 0],
+    ]);
+  });
+});
+it('work by itself takes its steps and what is done on the ground', () => {
+  const step = (minutes: number) => ({
+    text: 'x',
+    minutes,
+    tools: [],
+    hazards: [],
+    loosens: [],
+    fastens: [],
+  });
+  expect(minutesOf({ steps: [step(5), step(7)], onGround: [step(3)] })).toBe(15);
+  expect(minutesOf({ steps: [], onGround: [] })).toBe(0);
+});
