@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { answerCondition, fitmentOf, openQuestions, type Application, type Condition } from '..';
+import { answerCondition, fitmentOf, minutesOf, openQuestions, type Application, type Condition } from '..';
 import { catalogue, partOf, plainJob, platformOf, vehicleOf } from '../testing/demo-world';
 
 const halder = platformOf('corvane-halder');

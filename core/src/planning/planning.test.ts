@@ -13,14 +13,18 @@ import {
   studsPerHub,
   tieRodArmMm,
   totalToeDeg,
+  turnedBy,
   workPlan,
+  type Assessment,
   type Catalogue,
   type JobSections,
+  type Operation,
   type Part,
+  type Provenance,
   type WorkPlan,
   type WorkStep,
 } from '..';
-import { catalogue, demoJob, demoJobs, plainJob, platformOf, settings } from '../testing/demo-world';
+import { catalogue, demoJob, demoJobs, partOf, plainJob, platformOf, settings } from '../testing/demo-world';
 import { DAY, part } from '../testing/situations';
 import { prepare } from '../testing/prepared';
 
@@ -55,6 +59,181 @@ describe('parts list', () => {
   it('what is still to ask has no provenance yet', () => {
     const job = plainJob('corvane-halder', ['TL-2810']);
     expect(lines({ ...job, vehicle: { ...job.vehicle, variant: {} } })[0]!.provenance).toBeNull();
+  });
+});
+
+describe('a line of the list', () => {
+  const withRelief = (code: string, c: Catalogue = catalogue) => {
+    const job = plainJob('corvane-halder');
+    const with_ = {
+      ...job,
+      tire: { ...job.tire, reliefs: [{ axle: 'front' as const, obstacle: 'liner' as const, relief: code }] },
+    };
+    return partsList(with_, say(with_, c), c);
+  };
+  it('material of a relief is on it where it costs something, as the shop’s own', () => {
+    const priced = {
+      ...catalogue,
+      reliefs: catalogue.reliefs.map((r) => ({ ...r, priceMinor: r.code === 'trim-liner' ? 700 : 0 })),
+    };
+    const name = catalogue.reliefs.find((r) => r.code === 'trim-liner')!.name;
+    expect(withRelief('trim-liner', priced)).toEqual([
+      {
+        code: 'trim-liner',
+        maker: 'Shop material',
+        name,
+        quantity: 1,
+        soldAs: 'set',
+        priceMinor: 700,
+        lineMinor: 700,
+        supplier: 'in the shop',
+        onHand: null,
+        leadDays: null,
+        provenance: null,
+        note: '',
+        group: 'shop',
+      },
+    ]);
+    expect(withRelief('reform-liner', priced)).toEqual([]);
+    expect(withRelief('GONE', priced)).toEqual([]);
+  });
+  it('a part is told with its stock, supplier, count and the weakest word behind it; what is lost has no line', () => {
+    const p = partOf('TL-2810');
+    const job = plainJob('corvane-halder', ['TL-2810', 'GONE']);
+    const two = {
+      ...job,
+      build: { ...job.build, items: job.build.items.map((i) => ({ ...i, quantity: 2 })) },
+    };
+    expect(lines(two)).toEqual([
+      {
+        code: p.code,
+        maker: p.maker,
+        name: p.name,
+        quantity: 2,
+        soldAs: p.soldAs,
+        priceMinor: p.priceMinor,
+        lineMinor: 2 * p.priceMinor,
+        supplier: p.supplier,
+        onHand: p.stock.onHand,
+        leadDays: p.stock.leadDays,
+        group: 'suspension',
+        note: p.note,
+        provenance: { kind: 'maker-lists' },
+      },
+    ]);
+    const kit = {
+      ...job,
+      build: { ...job.build, items: [{ id: 'k', kind: 'kit' as const, code: 'GONE', quantity: 1 }] },
+    };
+    expect(lines(kit)).toEqual([]);
+    expect(lines({ ...job, vehicle: { ...job.vehicle, platform: null } })[0]!.provenance).toBeNull();
+  });
+  it('a kit is as sure as its least sure part, and has no stock of its own', () => {
+    const [one, two] = catalogue.kits.find((k) => k.code === 'TL-K28')!.parts;
+    const kinds = (a: Provenance, b: Provenance): Catalogue => ({
+      ...catalogue,
+      parts: catalogue.parts.map((p) =>
+        p.code === one!.part || p.code === two!.part
+          ? {
+              ...p,
+              note: `note of ${p.code}`,
+              applications: p.applications.map((x) => ({ ...x, provenance: p.code === one!.part ? a : b })),
+            }
+          : p,
+      ),
+    });
+    const of = (c: Catalogue) => {
+      const job = plainJob('corvane-halder', ['TL-K28']);
+      return partsList(job, say(job, c), c)[0]!;
+    };
+    const guess = { kind: 'guess' } as const;
+    const lists = { kind: 'maker-lists' } as const;
+    expect(of(kinds(lists, guess)).provenance).toEqual(guess);
+    expect(of(kinds(guess, lists)).provenance).toEqual(guess);
+    expect(of(kinds(lists, lists))).toMatchObject({
+      provenance: lists,
+      onHand: null,
+      leadDays: null,
+      group: 'suspension',
+      maker: 'Two Larches',
+    });
+    expect(of(kinds(lists, lists)).note).toContain(`${one!.part}: note of ${one!.part} `);
+  });
+  it('tyres and wheels are told by size, each once however many axles have them', () => {
+    const job = plainJob('corvane-halder');
+    const both = {
+      ...job,
+      tire: { ...job.tire, tireCode: 'CT-L285', wheelCode: 'LW-618', targetSize: 'LT285/70R17' },
+    };
+    const tire = catalogue.tires.find((t) => t.code === 'CT-L285')!;
+    const wheel = catalogue.wheels.find((w) => w.code === 'LW-618')!;
+    const [t, w] = lines(both);
+    expect(t).toMatchObject({
+      code: 'CT-L285',
+      maker: tire.maker,
+      name: `${tire.name} ${tire.size}`,
+      soldAs: 'each',
+      supplier: tire.maker,
+      group: 'rolling',
+      lineMinor: t!.quantity * tire.priceMinor,
+    });
+    expect(w).toMatchObject({
+      code: 'LW-618',
+      name: `${wheel.name} ${wheel.widthIn}×${wheel.rimIn}`,
+      quantity: 4,
+      note: '',
+      provenance: null,
+    });
+    expect(lines({ ...both, tire: { ...both.tire, tireCode: 'GONE', wheelCode: null } })).toEqual([]);
+  });
+});
+
+describe('what a catalogue does not say', () => {
+  const job = plainJob('corvane-halder', ['TL-2810']);
+  it('a state that nobody has written is named with its axle, and the rest is planned', () => {
+    const gone = {
+      ...catalogue,
+      access: catalogue.access.filter((a) => !(a.code === 'wheel-off' && a.axle === 'front')),
+    };
+    const plan = planOf(job, gone);
+    expect(plan.missing).toEqual(['wheel-off (front)']);
+    expect(plan.steps.length).toBeGreaterThan(5);
+    const grounded = { ...catalogue, access: catalogue.access.filter((a) => a.code !== 'vehicle-up') };
+    expect(planOf(job, grounded).missing.every((m) => m.startsWith('vehicle-up'))).toBe(true);
+    expect(planOf(job, grounded).missing.length).toBeGreaterThan(0);
+  });
+  it('operations that wait for each other are named, by their words', () => {
+    const circle = (code: string, after: string) => (o: Operation) =>
+      o.code === code ? { ...o, after: [after] } : o;
+    const both = plainJob('sarnby-courser', ['TL-3020', 'HF-350']);
+    const [a, b] = ['TL-3020', 'HF-350'].map((c) => partOf(c).operation);
+    const c = { ...catalogue, operations: catalogue.operations.map(circle(a!, b!)).map(circle(b!, a!)) };
+    const { stuck } = planOf(both, c);
+    expect(stuck.length).toBeGreaterThan(1);
+    expect(stuck).toContain(catalogue.operations.find((o) => o.code === a)!.steps[0]!.text);
+    expect(stuck.every((text) => text.length > 3)).toBe(true);
+  });
+  it('an axle without a known height is taken to turn where a part is on it', () => {
+    const a = say(job);
+    expect(turnedBy({ ...a, forecast: null }, 'front')).toBe(true);
+    expect(turnedBy({ ...a, forecast: null }, 'rear')).toBe(false);
+    expect(
+      turnedBy(
+        { ...a, forecast: null, chosen: [...a.chosen, { part: partOf('TL-2835'), quantity: 1 }] },
+        'rear',
+      ),
+    ).toBe(true);
+    const moved = (mm: number) => {
+      const f = a.forecast!.front;
+      return turnedBy(
+        {
+          ...a,
+          forecast: { ...a.forecast!, front: { ...f, planned: { ...f.planned, zMm: f.today.zMm - mm } } },
+        },
+        'front',
+      );
+    };
+    expect([moved(3), moved(3.01), moved(-3.01)]).toEqual([false, true, true]);
   });
 });
 
@@ -135,9 +314,19 @@ it('an order keeps every wait and means the same however the set is written', ()
   ).toEqual(['a', 'b']);
 });
 
-const everyPart = catalogue.parts
-  .filter((p) => !p.structural)
-  .map((p) => [p.code, plainJob(p.applications[0]!.platform, [p.code])] as const);
+// one part of each kind of work on each kind of axle: what differs in size or price alone is planned alike
+const everyPart = [
+  ...new Map(
+    catalogue.parts
+      .filter((p) => !p.structural)
+      .map((p) => {
+        const { platform } = p.applications[0]!;
+        const on = platformOf(platform);
+        const kinds = [p.operation, p.axle, on.front.hardpoints.kind, on.rear.hardpoints.kind].join();
+        return [kinds, [`${p.code} on ${platform}`, plainJob(platform, [p.code])] as const] as const;
+      }),
+  ).values(),
+];
 const plans: readonly (readonly [string, JobSections])[] = [
   ...demoJobs.map((n) => [n, demoJob(n)] as const),
   ...everyPart,
@@ -145,92 +334,119 @@ const plans: readonly (readonly [string, JobSections])[] = [
   ['body and spacer', plainJob('corvane-halder', ['IW-81', 'TL-2810', 'HF-310', 'IW-12'])],
   ['strut, bolts and subframe', plainJob('sarnby-courser', ['TL-3020', 'HF-350', 'IW-360'])],
 ];
-describe.each(plans)('work plan of %s', (_name, job) => {
-  const assessed = once(() => say(job));
-  const planned = once(() => workPlan(assessed(), job, catalogue));
-  it('knows all its operations, can be done, numbers from 1 and adds its minutes', () => {
-    const plan = planned();
-    expect(plan.missing).toEqual([]);
-    expect(plan.stuck).toEqual([]);
-    expect(plan.steps.map((s) => s.number)).toEqual(plan.steps.map((_, i) => i + 1));
-    expect(plan.minutes).toBe(plan.steps.reduce((sum, s) => sum + s.minutes, 0));
-  });
-  it('fastens every joint exactly once', () => {
-    const plan = planned();
-    const all = joints(plan);
-    expect(all.filter((j, i) => all.indexOf(j) !== i)).toEqual([]);
-  });
-  it('puts back in reverse whatever it took off, and nothing is left off', () => {
-    const plan = planned();
-    const open = new Map<string, number[]>();
-    for (const s of catalogue.access) {
-      const { off, on } = access(plan, s.code, s.axle);
-      if (off < 0 && on < 0) continue;
-      expect([s.code, s.axle, off >= 0, on > off]).toEqual([s.code, s.axle, true, true]);
-      open.set(`${s.code}@${s.axle}`, [off, on]);
+const planned = once(() =>
+  plans.map(([name, job]) => {
+    const a = say(job);
+    return { name, a, plan: workPlan(a, job, catalogue) };
+  }),
+);
+/** A law of every plan; says which plan breaks it. */
+const ofEveryPlan = (law: (plan: WorkPlan, a: Assessment) => void) => () => {
+  expect(planned().length).toBeGreaterThan(40);
+  for (const { name, plan, a } of planned())
+    try {
+      law(plan, a);
+    } catch (broken) {
+      throw new Error(`${name}: ${(broken as Error).message}`, { cause: broken });
     }
-    for (const s of catalogue.access) {
-      const mine = open.get(`${s.code}@${s.axle}`);
-      for (const need of s.needs) {
-        const under = open.get(`${need}@${s.axle}`) ?? open.get(`${need}@vehicle`);
-        if (!mine || !under) continue;
-        expect(under[0]).toBeLessThan(mine[0]!);
-        expect(under[1]).toBeGreaterThan(mine[1]!);
+};
+describe('every work plan', () => {
+  it(
+    'knows all its operations, can be done, numbers from 1 and adds its minutes',
+    ofEveryPlan((plan) => {
+      expect(plan.missing).toEqual([]);
+      expect(plan.stuck).toEqual([]);
+      expect(plan.steps.map((s) => s.number)).toEqual(plan.steps.map((_, i) => i + 1));
+      expect(plan.minutes).toBe(plan.steps.reduce((sum, s) => sum + s.minutes, 0));
+    }),
+  );
+  it(
+    'fastens every joint exactly once',
+    ofEveryPlan((plan) => {
+      const all = joints(plan);
+      expect(all.filter((j, i) => all.indexOf(j) !== i)).toEqual([]);
+    }),
+  );
+  it(
+    'puts back in reverse whatever it took off, and nothing is left off',
+    ofEveryPlan((plan) => {
+      const open = new Map<string, number[]>();
+      for (const s of catalogue.access) {
+        const { off, on } = access(plan, s.code, s.axle);
+        if (off < 0 && on < 0) continue;
+        expect([s.code, s.axle, off >= 0, on > off]).toEqual([s.code, s.axle, true, true]);
+        open.set(`${s.code}@${s.axle}`, [off, on]);
       }
-    }
-  });
-  it('torques rubber only below the line, loosened above it, and a cam marked before that', () => {
-    const plan = planned();
-    plan.steps.forEach((s, i) => {
-      for (const f of s.fastenings)
-        if (f.tighten === 'at-ride-height') {
-          expect(i).toBeGreaterThanOrEqual(plan.rideHeightLine);
-          const loosened = at(plan, (x) => x.axle === f.axle && x.loosens.includes(f.what));
-          expect([f.what, loosened >= 0 && loosened < plan.rideHeightLine]).toEqual([f.what, true]);
-          const cam = catalogue.joints.find((j) => j.code === f.joint)!.cam;
-          if (cam)
-            expect(at(plan, (x) => x.makes === 'mark-cams' && x.axle === f.axle)).toBeLessThan(loosened);
+      for (const s of catalogue.access) {
+        const mine = open.get(`${s.code}@${s.axle}`);
+        for (const need of s.needs) {
+          const under = open.get(`${need}@${s.axle}`) ?? open.get(`${need}@vehicle`);
+          if (!mine || !under) continue;
+          expect(under[0]).toBeLessThan(mine[0]!);
+          expect(under[1]).toBeGreaterThan(mine[1]!);
         }
-    });
-    expect(
-      plan.steps.slice(plan.rideHeightLine).every((s) => s.phase === 'ground' || s.phase === 'closing'),
-    ).toBe(true);
-  });
-  it('turns no pivot of a changed height without loosening and torquing it, on both axles', () => {
-    const plan = planned();
-    const a = assessed();
-    for (const axle of ['front', 'rear'] as const) {
-      const f = a.forecast?.[axle];
-      if (!f || Math.abs(f.lift.value) < 5) continue;
-      const kind = a.vehicle!.platform[axle].hardpoints.kind;
-      const due = catalogue.joints.filter((j) => j.pivotOf.includes(kind)).map((j) => `${j.code}@${axle}`);
-      expect(joints(plan)).toEqual(expect.arrayContaining(due));
-      expect(due.length).toBeGreaterThan(0);
-    }
-  });
-  it('names each part at a step of each axle it is for, with what its maker says', () => {
-    const plan = planned();
-    const a = assessed();
-    for (const { part: p } of a.chosen) {
-      const steps = plan.steps.filter((s) => s.parts.includes(p.code));
-      const op = catalogue.operations.find((o) => o.code === p.operation)!;
-      const places = op.place === 'vehicle' ? ['vehicle'] : p.axle === 'both' ? ['front', 'rear'] : [p.axle];
-      expect([...new Set(steps.map((s) => s.axle))].sort()).toEqual([...places].sort());
-      if (p.note !== '') expect(steps.flatMap((s) => s.notes)).toContainEqual({ part: p.code, note: p.note });
-    }
-  });
-  it('prints no thread that the hub does not have, and no torque without a source', () => {
-    const plan = planned();
-    const a = assessed();
-    const { stud } = a.vehicle!.platform;
-    for (const f of plan.steps.flatMap((s) => s.fastenings)) {
-      if (f.joint === 'wheel-nut') {
-        expect(f.thread).toEqual({ diameterMm: stud.diameterMm, pitchMm: stud.pitchMm });
-        expect(f.count).toBe(2 * studsPerHub(a.vehicle!.platform.boltCircle)!);
-      } else expect(f.thread).toBeNull();
-      expect(f.torque).toEqual({ kind: 'manual' });
-    }
-  });
+      }
+    }),
+  );
+  it(
+    'torques rubber only below the line, loosened above it, and a cam marked before that',
+    ofEveryPlan((plan) => {
+      plan.steps.forEach((s, i) => {
+        for (const f of s.fastenings)
+          if (f.tighten === 'at-ride-height') {
+            expect(i).toBeGreaterThanOrEqual(plan.rideHeightLine);
+            const loosened = at(plan, (x) => x.axle === f.axle && x.loosens.includes(f.what));
+            expect([f.what, loosened >= 0 && loosened < plan.rideHeightLine]).toEqual([f.what, true]);
+            const cam = catalogue.joints.find((j) => j.code === f.joint)!.cam;
+            if (cam)
+              expect(at(plan, (x) => x.makes === 'mark-cams' && x.axle === f.axle)).toBeLessThan(loosened);
+          }
+      });
+      expect(
+        plan.steps.slice(plan.rideHeightLine).every((s) => s.phase === 'ground' || s.phase === 'closing'),
+      ).toBe(true);
+    }),
+  );
+  it(
+    'turns no pivot of a changed height without loosening and torquing it, on both axles',
+    ofEveryPlan((plan, a) => {
+      for (const axle of ['front', 'rear'] as const) {
+        const f = a.forecast?.[axle];
+        if (!f || Math.abs(f.lift.value) < 5) continue;
+        const kind = a.vehicle!.platform[axle].hardpoints.kind;
+        const due = catalogue.joints.filter((j) => j.pivotOf.includes(kind)).map((j) => `${j.code}@${axle}`);
+        expect(joints(plan)).toEqual(expect.arrayContaining(due));
+        expect(due.length).toBeGreaterThan(0);
+      }
+    }),
+  );
+  it(
+    'names each part at a step of each axle it is for, with what its maker says',
+    ofEveryPlan((plan, a) => {
+      for (const { part: p } of a.chosen) {
+        const steps = plan.steps.filter((s) => s.parts.includes(p.code));
+        const op = catalogue.operations.find((o) => o.code === p.operation)!;
+        const places =
+          op.place === 'vehicle' ? ['vehicle'] : p.axle === 'both' ? ['front', 'rear'] : [p.axle];
+        expect([...new Set(steps.map((s) => s.axle))].sort()).toEqual([...places].sort());
+        if (p.note !== '')
+          expect(steps.flatMap((s) => s.notes)).toContainEqual({ part: p.code, note: p.note });
+      }
+    }),
+  );
+  it(
+    'prints no thread that the hub does not have, and no torque without a source',
+    ofEveryPlan((plan, a) => {
+      const { stud } = a.vehicle!.platform;
+      for (const f of plan.steps.flatMap((s) => s.fastenings)) {
+        if (f.joint === 'wheel-nut') {
+          expect(f.thread).toEqual({ diameterMm: stud.diameterMm, pitchMm: stud.pitchMm });
+          expect(f.count).toBe(2 * studsPerHub(a.vehicle!.platform.boltCircle)!);
+        } else expect(f.thread).toBeNull();
+        expect(f.torque).toEqual({ kind: 'manual' });
+      }
+    }),
+  );
 });
 
 describe('order by construction', () => {
