@@ -4,6 +4,7 @@ export * from './variant';
 export * from './figures';
 export * from './findings';
 export * from './words';
+export * from './job-fields';
 export * from './work';
 export * from './sentences';
 export * from './bench';

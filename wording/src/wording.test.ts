@@ -8,6 +8,7 @@ import {
   moneyOf,
   parseTireSize,
   PLACES,
+  SECTIONS,
   STAGES,
   USES,
   workPlan,
@@ -22,6 +23,9 @@ import {
   briefHeadline,
   degrees,
   duration,
+  entryText,
+  FIELD_WORDS,
+  fieldText,
   FIGURE_WORDS,
   figureText,
   findingText,
@@ -70,6 +74,48 @@ describe('figures and lists have words', () => {
       expect(h.title).toMatch(/\.$/);
       expect(h.text.length).toBeGreaterThan(20);
     }
+  });
+});
+
+describe('entries of a job', () => {
+  it('every entry of every section has a name, and names of one section differ', () => {
+    const job = demoJob('hut-warden');
+    for (const section of SECTIONS) {
+      const words = FIELD_WORDS[section];
+      expect(Object.keys(words).sort()).toEqual(Object.keys(job[section]).sort());
+      expect(new Set(Object.values(words)).size).toBe(Object.keys(words).length);
+    }
+  });
+  it.each([
+    ['brief', ['payloadKg'], 310, 'Payload', '310 kg'],
+    ['brief', ['usage', 'rock'], 40, 'Use, rock and trail', '40 %'],
+    ['brief', ['neededBy'], '2026-12-05', 'Needed by', 'Sat 5 Dec 2026'],
+    ['brief', ['chains'], false, 'Chains', 'no'],
+    ['brief', ['heightLimitMm'], 2050, 'Height limit', '2050 mm'],
+    ['brief', ['budgetMinor'], 150000, 'Budget', '1\u00a0500\u00a0mk'],
+    ['brief', ['cruisingKmh'], 90, 'Cruising speed', '90 km/h'],
+    ['brief', ['stance'], null, 'Stance', '(empty)'],
+    ['tape', ['corners', 'leftFront'], '471', 'Height, left front', '471'],
+    ['tire', ['rear', 'wheelWidthIn'], 8.5, 'Wanted at the rear, wheel width', '8.5 in'],
+    ['build', ['items', 'i3', 'quantity'], 2, 'Parts and kits, count', '2'],
+    [
+      'build',
+      ['items', 'i3'],
+      { id: 'i3', kind: 'part', code: 'TL-2810', quantity: 1 },
+      'Parts and kits',
+      'TL-2810',
+    ],
+    [
+      'tire',
+      ['candidates'],
+      [{ id: 'a', size: '285/70R17', tireCode: null }],
+      'Also considered',
+      '285/70R17',
+    ],
+    ['vehicle', ['variant'], { cab: 'crew', engine: 'diesel' }, 'Variant', 'crew, diesel'],
+  ] as const)('%s %j: %j', (section, path, value, name, text) => {
+    expect(fieldText(section, path)).toBe(name);
+    expect(entryText(path, value, MM)).toBe(text);
   });
 });
 

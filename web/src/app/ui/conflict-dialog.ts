@@ -1,20 +1,22 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+import { entryText, fieldText } from '@rigger/wording';
 import type { Conflict } from '../data/job-store';
+import { Shop } from '../data/shop';
 
 /** Two people changed the same field: both are shown, a person chooses, nothing else is touched. */
 @Component({
   selector: 'app-conflict-dialog',
   imports: [MatDialogModule, MatButtonModule],
   template: `
-    <h2 mat-dialog-title>Somebody changed this too</h2>
+    <h2 mat-dialog-title>Someone else edited this job</h2>
     <mat-dialog-content>
-      <p>Everything that does not collide is already put together. For these, say which stays:</p>
+      <p>Pick which value to keep. All other edits, yours and theirs, are in.</p>
       <table class="ruled">
         <thead>
           <tr>
-            <th>Field</th>
+            <th>Entry</th>
             <th>Mine</th>
             <th>Theirs</th>
           </tr>
@@ -22,9 +24,9 @@ import type { Conflict } from '../data/job-store';
         <tbody>
           @for (f of conflict.fields; track f.path.join('.')) {
             <tr>
-              <td>{{ f.path.join(' · ') }}</td>
-              <td class="mono">{{ shown(f.mine) }}</td>
-              <td class="mono">{{ shown(f.theirs) }}</td>
+              <td>{{ name(f.path) }}</td>
+              <td class="mono">{{ shown(f.path, f.mine) }}</td>
+              <td class="mono">{{ shown(f.path, f.theirs) }}</td>
             </tr>
           }
         </tbody>
@@ -44,6 +46,7 @@ import type { Conflict } from '../data/job-store';
 })
 export class ConflictDialog {
   protected readonly conflict = inject<Conflict>(MAT_DIALOG_DATA);
-  protected readonly shown = (v: unknown): string =>
-    v === undefined || v === null || v === '' ? '(empty)' : typeof v === 'string' ? v : JSON.stringify(v);
+  private readonly shop = inject(Shop);
+  protected readonly name = (path: readonly string[]) => fieldText(this.conflict.section, path);
+  protected readonly shown = (path: readonly string[], v: unknown) => entryText(path, v, this.shop.style());
 }

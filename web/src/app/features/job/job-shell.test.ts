@@ -122,8 +122,8 @@ describe('the shell of a job', () => {
     v.store.patch('brief', { notes: 'mine' }, 'notes');
     await v.comes(async () => (await v.root.getAllHarnesses(MatDialogHarness)).length > 0);
     const dialog = await v.root.getHarness(MatDialogHarness);
-    expect(await dialog.getTitleText()).toBe('Somebody changed this too');
-    expect(await dialog.getContentText()).toMatch(/notes.*mine.*theirs/s);
+    expect(await dialog.getTitleText()).toBe('Someone else edited this job');
+    expect(await dialog.getContentText()).toMatch(/Notes of the brief.*mine.*theirs/s);
     await (await v.root.getHarness(MatButtonHarness.with({ text: press }))).click();
     await v.comes(() => v.at('.saved').startsWith('saved'));
     expect(v.server.dataOf('brief').notes).toBe(kept);

@@ -1,0 +1,97 @@
+import type { JobSections, SectionName } from '@rigger/core';
+import { longDay } from './dates';
+import { length, money, quantity, type Style } from './format';
+import { USE_WORDS } from './words';
+
+type Words = { readonly [S in SectionName]: Readonly<Record<keyof JobSections[S], string>> };
+/** What each entry of a job is called where it stands by itself. */
+export const FIELD_WORDS: Words = {
+  head: { customer: 'Customer', trade: 'Trade', stage: 'Stage', promiseDate: 'Promised for' },
+  brief: {
+    usage: 'Use',
+    driver: 'Who drives it',
+    payloadKg: 'Payload',
+    tongueKg: 'Tongue load',
+    budgetMinor: 'Budget',
+    neededBy: 'Needed by',
+    reversibleOnly: 'Must be reversible',
+    heightLimitMm: 'Height limit',
+    heightLimitWhat: 'What sets the height limit',
+    stance: 'Stance',
+    chains: 'Chains',
+    cruisingKmh: 'Cruising speed',
+    notes: 'Notes of the brief',
+  },
+  vehicle: {
+    query: 'Vehicle as the customer says it',
+    platform: 'Vehicle',
+    year: 'Year',
+    variant: 'Variant',
+    changes: 'Already modified',
+    accessories: 'Added weight',
+  },
+  tape: { readFrom: 'Tape read from', corners: 'Height', fuel: 'Fuel', notes: 'Notes on the tape' },
+  tire: {
+    currentSize: 'Tyre today',
+    targetSize: 'Wanted tyre',
+    tireCode: 'Tyre from the list',
+    currentWheelWidthIn: 'Wheel width today',
+    currentWheelOffsetMm: 'Wheel offset today',
+    wheelCode: 'Wheel from the list',
+    wheelWidthIn: 'Wheel width',
+    wheelOffsetMm: 'Wheel offset',
+    loadIndex: 'Load index',
+    axleRatio: 'Axle ratio',
+    newAxleRatio: 'New axle ratio',
+    rear: 'Wanted at the rear',
+    currentRear: 'At the rear today',
+    candidates: 'Also considered',
+    reliefs: 'Trimming',
+  },
+  build: { items: 'Parts and kits', notes: 'Notes of the build' },
+};
+const CORNER_WORDS: Readonly<Record<string, string>> = {
+  leftFront: 'left front',
+  rightFront: 'right front',
+  leftRear: 'left rear',
+  rightRear: 'right rear',
+};
+/** Names one entry of a job by where it is kept: section, then the way down to it. */
+export function fieldText(section: SectionName, path: readonly string[]): string {
+  const [field = '', ...down] = path;
+  const words: Readonly<Record<string, string>> = FIELD_WORDS[section];
+  const last = down.at(-1) ?? '';
+  const inner =
+    CORNER_WORDS[last] ??
+    (field === 'usage'
+      ? (USE_WORDS as Readonly<Record<string, string>>)[last]?.toLowerCase()
+      : (words[last]?.toLowerCase() ?? { quantity: 'count', size: 'size' }[last]));
+  return [words[field] ?? field, inner].filter(Boolean).join(', ');
+}
+/** An entry as it is read, with its unit; a row of a list by what it is. */
+export function entryText(path: readonly string[], value: unknown, style: Style): string {
+  const key = path.at(-1) ?? '';
+  if (value === undefined || value === null || value === '') return '(empty)';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'number') {
+    if (key.endsWith('Kg')) return quantity(value, 'kg', style, 0);
+    if (key.endsWith('Mm')) return length(value, style);
+    if (key.endsWith('Minor')) return money(value, style);
+    if (key.endsWith('Kmh')) return quantity(value, 'km/h', style, 0);
+    if (key.endsWith('In')) return `${value} in`;
+    return path[0] === 'usage' ? `${value} %` : String(value);
+  }
+  if (typeof value === 'string') return /^\d{4}-\d\d-\d\d$/.test(value) ? longDay(value) : value;
+  if (Array.isArray(value))
+    return value.length === 0 ? '(empty)' : value.map((v) => entryText([], v, style)).join(', ');
+  const row = value as Readonly<Record<string, unknown>>;
+  const named = [row.what, row.code, row.size, row.relief].find(
+    (v) => typeof v === 'string' && v !== '',
+  );
+  return typeof named === 'string'
+    ? named
+    : Object.entries(row)
+        .filter(([k, v]) => k !== 'id' && v !== null && v !== '')
+        .map(([k, v]) => entryText([k], v, style))
+        .join(', ');
+}
