@@ -1,4 +1,4 @@
-import { openNeeds, type Figure, type WorkStep } from '@rigger/core';
+import { AXLES, openNeeds, turnedBy, type Figure, type WorkStep } from '@rigger/core';
 import {
   duration,
   figureText,
@@ -176,8 +176,10 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   if (forecast)
     content.push(
       { text: 'Where the figures come from', style: 'section' },
-      chain(forecast.front.lift, style, 0, 'Front. '),
-      chain(forecast.rear.lift, style, 0, 'Rear. '),
+      // an axle that stays as it is needs no reasons
+      ...AXLES.filter((axle) => turnedBy(m.assessment, axle)).map((axle) =>
+        chain(forecast[axle].lift, style, 0, axle === 'front' ? 'Front. ' : 'Rear. '),
+      ),
       chain(forecast.planned.heightMm, style, 0),
     );
   return documentOf(content, { ...m, title: `Build sheet ${m.number} ${head.customer}` });
