@@ -85,9 +85,7 @@ export function entryText(path: readonly string[], value: unknown, style: Style)
   if (Array.isArray(value))
     return value.length === 0 ? '(empty)' : value.map((v) => entryText([], v, style)).join(', ');
   const row = value as Readonly<Record<string, unknown>>;
-  const named = [row.what, row.code, row.size, row.relief].find(
-    (v) => typeof v === 'string' && v !== '',
-  );
+  const named = [row.what, row.code, row.size, row.relief].find((v) => typeof v === 'string' && v !== '');
   return typeof named === 'string'
     ? named
     : Object.entries(row)
