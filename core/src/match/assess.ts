@@ -20,6 +20,7 @@ import {
 } from '../rules';
 import type { RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
+import { once } from '../units';
 import { afterBuild, partsOfJob, readTape, type FittedPart, type TapeReading } from '../vehicle';
 
 /** All that the core can say about one job with what it has. Plain data: it can be saved, sent to a worker, compared. */
@@ -67,6 +68,7 @@ export function assessCase(c: PlanCase): Assessment {
   const { job, catalogue, vehicle, tires } = c;
   const [front, rear] = [c.axles.front.forecast(), c.axles.rear.forecast()];
   const { check } = tires;
+  const candidates = once(() => readCandidates(job.tire, job.brief, vehicle, c.burden, catalogue));
   return {
     vehicle,
     questions: c.questions,
@@ -74,7 +76,10 @@ export function assessCase(c: PlanCase): Assessment {
     tires,
     forecast: c.forecast(),
     fault: !front.ok ? front.fault : !rear.ok ? rear.fault : null,
-    candidates: readCandidates(job.tire, job.brief, vehicle, c.burden, catalogue),
+    // only one view looks at them
+    get candidates() {
+      return candidates();
+    },
     clearance: { front: c.axles.front.clearance(), rear: c.axles.rear.clearance() },
     gearing: check ? checkGearing(vehicle, job.tire, check, formatTireSize(check.front.target.size)) : null,
     ride: { today: frequencies(c, 'today'), planned: frequencies(c, 'planned') },
