@@ -1,7 +1,6 @@
-import { cardanPair } from '../driveline';
+import { cardanPair, propshaftAt } from '../driveline';
 import { computed, explain, given, PROPSHAFT_LEAST_DEG, PROPSHAFT_RIPPLE, type Figure } from '../evidence';
 import { DEFAULT_CRUISING_KMH, loadedTodayMm } from '../forecast';
-import { propshaftAt } from '../driveline';
 import type { Axle, Pose } from '../suspension';
 import type { AxlePlan, PlanCase } from './plan-case';
 import { onEachAxle, rule, type Raised } from './rule';
