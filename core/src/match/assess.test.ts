@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { lacksOf, recomputed, once, type Figure } from '..';
 import { say, sayAfresh, lift, briefOf, everyFigure } from '../testing/assessed';
-import { catalogue, demoJob, demoJobs, plainJob } from '../testing/demo-world';
+import { catalogue, demoJob, demoJobs, partOf, plainJob } from '../testing/demo-world';
 
 describe('a job with nothing known', () => {
   it('is assessed as far as it goes, and lacks are named in the order of work', () => {
@@ -9,7 +9,31 @@ describe('a job with nothing known', () => {
       ...plainJob('corvane-halder'),
       vehicle: { ...plainJob('corvane-halder').vehicle, platform: null },
     };
-    expect(say(job)).toMatchObject({ vehicle: null, forecast: null, needs: [] });
+    const corners = { leftFront: '471', rightFront: '', leftRear: 'x', rightRear: '' };
+    const a = say({
+      ...job,
+      tape: { ...job.tape, corners },
+      build: plainJob('corvane-halder', ['TL-2810']).build,
+    });
+    expect(a).toEqual({
+      vehicle: null,
+      questions: [],
+      tape: expect.objectContaining({ front: null, rear: null, rake: null, level: null, inDoubt: [] }),
+      tires: { currentFault: null, targetFault: null, currentRearFault: null, rearFault: null, check: null },
+      forecast: null,
+      fault: null,
+      candidates: [],
+      clearance: { front: null, rear: null },
+      gearing: null,
+      ride: { today: null, planned: null },
+      fitted: [],
+      chosen: [{ part: partOf('TL-2810'), quantity: 1 }],
+      planned: [{ part: partOf('TL-2810'), quantity: 1 }],
+      unknownCodes: [],
+      needs: [],
+    });
+    expect('reading' in a.tape.corners.leftFront && a.tape.corners.leftFront.reading.mm).toBe(471);
+    expect('fault' in a.tape.corners.leftRear).toBe(true);
     expect(lacksOf(job, catalogue).map((l) => l.code)).toEqual([
       'usage-sum',
       'stance-unsaid',
