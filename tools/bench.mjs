@@ -148,6 +148,24 @@ timed(
   15,
   'goal 25 ms, was 49; in a worker',
 );
+// each round with another part ticked that lifts nothing: what no round before it has seen
+const extras = catalogue.parts.filter(
+  (p) =>
+    !core.LIFT_SOURCES.includes(p.family) &&
+    p.applications.some((a) => a.platform === assessed.vehicle.platform.code) &&
+    !matched.chosen.some((c) => c.part.code === p.code),
+);
+let tick = 0;
+timed(
+  'judge every source, both axles, after a tick',
+  () => {
+    const extra = { part: extras[tick++ % extras.length], quantity: 1 };
+    const c = core.withChosen(matched, core.onceByCode([...matched.chosen, extra]));
+    for (const axle of ['front', 'rear']) core.judgeSources(axle, c);
+  },
+  extras.length,
+  'goal 25 ms; in a worker',
+);
 timed('cures of every open need, from nothing', () => core.curesOf(planCase()));
 timed('work plan', () => core.workPlan(assessed, sections, catalogue), 200);
 

@@ -20,6 +20,9 @@ mkdirSync(results, { recursive: true });
 
 const NOTICED = ['Killed', 'Timeout'];
 const MISSED = ['Survived', 'NoCoverage'];
+const score = ({ noticed, missed }) => (100 * noticed) / (noticed + missed);
+const rowOf = (r) =>
+  `${r.room.padEnd(10)} ${r.noticed} of ${r.noticed + r.missed} changes noticed, ${score(r).toFixed(1)} %`;
 const rows = [];
 for (const room of ROOMS) {
   const inRoom = asked.filter((a) => a.split('/')[0] === room);
@@ -48,6 +51,7 @@ for (const room of ROOMS) {
   }).runMutationTest();
   const count = (status) => mutants.filter((m) => status.includes(m.status)).length;
   rows.push({ room, noticed: count(NOTICED), missed: count(MISSED) });
+  console.log(rowOf(rows.at(-1)));
 }
 rmSync(path.join(results, '.mutants'), { recursive: true, force: true });
 
@@ -56,12 +60,8 @@ const all = {
   noticed: rows.reduce((s, r) => s + r.noticed, 0),
   missed: rows.reduce((s, r) => s + r.missed, 0),
 };
-const score = ({ noticed, missed }) => (100 * noticed) / (noticed + missed);
-console.log(`\n${'room'.padEnd(12)}${'changes'.padStart(9)}${'noticed'.padStart(9)}${'score'.padStart(9)}`);
-for (const r of [...rows, all])
-  console.log(
-    `${r.room.padEnd(12)}${String(r.noticed + r.missed).padStart(9)}${String(r.noticed).padStart(9)}${`${score(r).toFixed(1)} %`.padStart(9)}`,
-  );
+console.log('');
+for (const r of [...rows, all]) console.log(rowOf(r));
 // a run that changed nothing has shown nothing
 if (!(score(all) >= FLOOR)) {
   console.error(`Below the floor of ${FLOOR} %.`);

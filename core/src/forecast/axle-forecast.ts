@@ -24,6 +24,7 @@ import {
 import { bad, good, type Result } from '../units';
 import {
   effectsOfKind,
+  isAxleEffect,
   onAxle,
   type AxleLoad,
   type AxleView,
@@ -79,9 +80,16 @@ export function forecastAxle(
 ): Result<AxleForecast, RideHeightFault> {
   const here = chosen.filter((f) => onAxle(f.part, axle.input.axle));
   // by what the parts are, not by their codes: a catalogue may be changed under an axle that is kept
+  const which = axle.input.axle;
   const key = JSON.stringify([
-    here.map(({ part: p }) => [p.code, p.maker, p.claimLiftMm, p.settleShare, p.claimOnly, p.effects]),
-    plan.parts.map((f) => (onAxle(f.part, axle.input.axle) ? f.part.effects : [])),
+    here
+      .filter(
+        ({ part: p }) =>
+          p.claimLiftMm !== null || p.settleShare > 0 || p.claimOnly || p.effects.some(isAxleEffect),
+      )
+      .map(({ part: p }) => [p.code, p.maker, p.claimLiftMm, p.settleShare, p.claimOnly, p.effects]),
+    effectsOfKind(plan.parts, which, 'alignment-range'),
+    effectsOfKind(plan.parts, which, 'damper'),
   ]);
   return axle.keep(`forecast ${plan.key} ${key}`, () => make(axle, plan, here));
 }

@@ -14,7 +14,8 @@ export interface BarLinkAngle {
   /** change of the link's length that restores the stock angle; null where it is a trifle or cannot be had */
   readonly changeMm: number | null;
 }
-const linkOf = (a: AxlePlan, c: PlanCase) => a.keep('bar link', () => linkAt(a, c));
+const linkOf = (a: AxlePlan, c: PlanCase) =>
+  a.keep('bar link', effectsOfKind(c.planned, a.axle, 'bar-link'), () => linkAt(a, c));
 function linkAt(a: AxlePlan, c: PlanCase) {
   const link = c.vehicle.platform[a.axle].barLink;
   const rub = a.rub();

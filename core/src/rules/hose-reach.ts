@@ -28,7 +28,8 @@ interface Spare {
   readonly run: HoseRun;
   readonly figure: Figure;
 }
-const spares = (a: AxlePlan, c: PlanCase): readonly Spare[] => a.keep('hoses', () => sparesOf(a, c));
+const spares = (a: AxlePlan, c: PlanCase): readonly Spare[] =>
+  a.keep('hoses', effectsOfKind(c.planned, a.axle, 'hose'), () => sparesOf(a, c));
 function sparesOf(a: AxlePlan, c: PlanCase): readonly Spare[] {
   const rub = a.rub();
   if (!rub.ok) return [];

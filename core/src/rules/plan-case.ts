@@ -22,7 +22,6 @@ import {
   afterBuild,
   asAsked,
   loadOn,
-  onAxle,
   partsOfJob,
   readTape,
   spacersMm,
@@ -46,8 +45,8 @@ export interface AxlePlan {
   /** whether the wanted tyre clears; null without a tyre or a pose */
   readonly clearance: () => RubCheck | null;
   readonly rubInput: RubAxleInput;
-  /** keeps what is dear to make and follows from the vehicle, the parts and the reliefs of this axle alone */
-  readonly keep: <T>(name: string, make: () => T) => T;
+  /** keeps what is dear to make and follows from how this axle stands, its reliefs, the brief, and `from` */
+  readonly keep: <T>(name: string, from: readonly unknown[], make: () => T) => T;
 }
 /** A whole plan as the rules see it: the job, the vehicle, the parts, and every figure that follows from them. */
 export interface PlanCase {
@@ -162,16 +161,13 @@ function caseOn(
       [view().key, JSON.stringify([rubInput.reliefs, chains, usage.rock, usage.mud])].join(' '),
     );
     const rub = once(() => p.keep(`rub ${rubKey()}`, () => rubAxle(rubInput, p)));
-    const wholeKey = once(() =>
-      JSON.stringify([rubKey(), planned.map((f) => (onAxle(f.part, axle) ? f.part.effects : []))]),
-    );
     return {
       axle,
       prepared: p,
       rubInput,
       forecast: once(() => forecastAxle(p, view(), chosen)),
       rub,
-      keep: (name, make) => p.keep(`${name} ${wholeKey()}`, make),
+      keep: (name, from, make) => p.keep(`${name} ${rubKey()} ${JSON.stringify(from)}`, make),
       clearance: once(() => {
         const side = tires().check?.[axle].target;
         if (!side) return null;
