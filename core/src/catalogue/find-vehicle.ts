@@ -27,7 +27,8 @@ function editDistance(a: string, b: string): number {
   }
   return row[b.length] ?? 2;
 }
-const sounds = (word: string, name: string): number => {
+/** How much a word sounds like a name: 3 the same, 2 its beginning, 1.5 one slip of the finger, 0 not. */
+export const soundsLike = (word: string, name: string): number => {
   if (word === name) return 3;
   if (word.length >= 3 && name.startsWith(word)) return 2;
   return word.length >= 4 && editDistance(word, name) <= 1 ? 1.5 : 0;
@@ -44,17 +45,17 @@ export function findVehicles(text: string, platforms: readonly Platform[]): read
     let score = 0;
     let year: number | null = null;
     const names = `${platform.make} ${platform.model}`.toLowerCase().split(/\s+/);
-    const nameOf = new Map(words.map((word) => [word, Math.max(...names.map((n) => sounds(word, n)))]));
+    const nameOf = new Map(words.map((word) => [word, Math.max(...names.map((n) => soundsLike(word, n)))]));
     const named = (word: string) => nameOf.get(word) ?? 0;
     const reading = readVariant(text, platform.variantFields, (word, alias) =>
-      named(word) >= sounds(word, alias) ? 0 : sounds(word, alias),
+      named(word) >= soundsLike(word, alias) ? 0 : soundsLike(word, alias),
     );
     const unread: string[] = [];
     const aliases = platform.variantFields.flatMap((f) => f.options.flatMap((o) => o.aliases));
     for (const [i, word] of words.entries()) {
       const byName = named(word);
       if (/^(19|20)\d\d$/.test(word)) year = Number(word);
-      else if (byName > 0 && aliases.every((a) => sounds(word, a) <= byName)) score += byName;
+      else if (byName > 0 && aliases.every((a) => soundsLike(word, a) <= byName)) score += byName;
       else if (!reading.read.has(i)) unread.push(word);
     }
     score += reading.score;

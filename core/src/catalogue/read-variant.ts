@@ -1,4 +1,5 @@
 import type { VariantField } from './platform';
+import { once } from '../units';
 
 /** What a free text says about a variant: fields it answers, and fields it speaks of without settling them. */
 export interface VariantReading {
@@ -77,11 +78,14 @@ export function readVariant(text: string, fields: readonly VariantField[], sound
   const words = wordsOf(text);
   const mentions: Mention[] = [];
   const read = new Set<number>();
-  const own = setOf(
-    fields
-      .flatMap((f) => [f.question, ...f.options.map((o) => o.label)])
-      .flatMap((t) => wordsOf(t).map((w) => w.text))
-      .join(' '),
+  // the words of the questions themselves mean nothing strange
+  const own = once(() =>
+    setOf(
+      fields
+        .flatMap((f) => [f.question, ...f.options.map((o) => o.label)])
+        .flatMap((t) => wordsOf(t).map((w) => w.text))
+        .join(' '),
+    ),
   );
   let score = 0;
   let mode: Mode = 'says';
@@ -143,8 +147,8 @@ export function readVariant(text: string, fields: readonly VariantField[], sound
         score += hit.s / 2;
         read.add(i);
       } else {
-        if (pending && !own.has(word)) strange = true;
-        if (own.has(word)) read.add(i);
+        if (pending && !own().has(word)) strange = true;
+        if (own().has(word)) read.add(i);
       }
     }
     const now = mentions.at(-1);
