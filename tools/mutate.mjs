@@ -6,7 +6,7 @@ import { root } from './bootstrap.mjs';
 // Changes the decisions of the core one at a time and counts the changes that no test of the same room notices.
 // `npm run mutate` runs every room; `npm run mutate -- rules planning` only those; a path narrows it further:
 // `npm run mutate -- rules/droop.ts`.
-const ROOMS = ['catalogue', 'vehicle', 'rules', 'match', 'planning'];
+const ROOMS = ['rules', 'vehicle', 'match', 'planning', 'catalogue'];
 const FLOOR = 80;
 
 const asked = process.argv.slice(2);
