@@ -89,14 +89,22 @@ export class MatchView {
     return a && m && matchHeadline(a, m, this.shop.style());
   });
   private readonly others = signal<Shown>({ front: false, rear: false });
+  /** what the worker found, in words: they change when it answers, not with each tick */
+  private readonly judged = computed(() => {
+    const of = (axle: Axle) => {
+      const list = this.model.matched()?.[axle] ?? [];
+      const common = commonReasons(list.filter((s) => s.listed));
+      return { common, list: list.map((s) => ({ ...s, said: this.reasons(s, common) })) };
+    };
+    return { front: of('front'), rear: of('rear') };
+  });
   protected readonly axles = computed(() =>
     (['front', 'rear'] as const).map((axle) => {
-      const judged = this.model.matched()?.[axle] ?? [];
+      const { common, list } = this.judged()[axle];
       const picked = this.picked();
       // the tick is the person's and shows at once; the verdict follows from the worker
-      const all = judged.map((s) => ({ ...s, chosen: picked.has(s.code) }));
+      const all = list.map((s) => ({ ...s, chosen: picked.has(s.code) }));
       const foreign = all.filter((s) => !s.listed && !s.chosen);
-      const common = commonReasons(all.filter((s) => s.listed));
       const shown = this.others()[axle];
       return {
         axle,
@@ -169,7 +177,7 @@ export class MatchView {
     findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
   protected readonly provenance = lineProvenance;
   protected readonly provenanceOf = provenanceText;
-  protected readonly reasons = (s: SourceVerdict, common: readonly Need[]) => {
+  private readonly reasons = (s: SourceVerdict, common: readonly Need[]) => {
     const said = new Set(common.map(needKey));
     // where the match comes from has its own line
     return s.reasons
