@@ -18,7 +18,8 @@ export interface CardanPair {
   /** inertia term θ₁²·ω²: keep ≤ 1000 */
   readonly inertiaRadPerS2: number;
 }
-const directionOf = (s: Slopes): Vec3 => [
+/** The direction of an axis from its slopes. */
+export const directionOf = (s: Slopes): Vec3 => [
   1,
   Math.tan(s.topDeg * RAD_PER_DEG),
   Math.tan(s.sideDeg * RAD_PER_DEG),

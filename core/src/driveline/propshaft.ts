@@ -1,6 +1,6 @@
 import { apply, carried, sub, type Pose, type Vec3 } from '../suspension';
-import { DEG_PER_RAD, RAD_PER_DEG } from '../units';
-import type { Slopes } from './cardan';
+import { DEG_PER_RAD } from '../units';
+import { directionOf, type Slopes } from './cardan';
 
 /** A shaft with a Cardan joint at each end, from the gearbox or transfer case to a solid axle: as it lies at design. */
 export interface Propshaft {
@@ -18,14 +18,9 @@ export function propshaftAt(
   shaft: Propshaft,
   pose: Pose,
 ): { readonly shaft: Slopes; readonly pinion: Slopes } {
-  const along: Vec3 = [
-    1,
-    Math.tan(shaft.pinion.topDeg * RAD_PER_DEG),
-    Math.tan(shaft.pinion.sideDeg * RAD_PER_DEG),
-  ];
   return {
     shaft: slopesOf(sub(shaft.flangeAt, carried(pose, shaft.pinionAt))),
-    pinion: slopesOf(apply(pose.rotation, along)),
+    pinion: slopesOf(apply(pose.rotation, directionOf(shaft.pinion))),
   };
 }
 const slopesOf = (d: Vec3): Slopes => ({

@@ -13,6 +13,7 @@ import {
   dampingRatio,
   rideFrequencyHz,
   rollGradientDegPerG,
+  staticStability,
   tieRodTurns,
   toeByTapeMm,
 } from '../suspension';
@@ -142,7 +143,7 @@ export const CLOSED_FORMULAS = {
       added: all('added').map((massKg, i) => ({ massKg, heightMm: all('added-height')[i] ?? 0 })),
     }),
   ),
-  stability: closed((of) => of('track') / (2 * of('height'))),
+  stability: closed((of) => staticStability(of('track'), of('height'))),
   'roll-gradient': closed((of, all) =>
     rollGradientDegPerG({
       sprungKg: of('sprung'),
@@ -154,7 +155,16 @@ export const CLOSED_FORMULAS = {
       })),
     }),
   ),
-  'propshaft-speed': closed((of) => ((of('speed') * 1e6) / 60 / (2 * Math.PI * of('rolling'))) * of('axle')),
+  // as an engine in direct drive
+  'propshaft-speed': closed((of) =>
+    engineRpm({
+      speedKmh: of('speed'),
+      gear: 1,
+      axle: of('axle'),
+      transfer: 1,
+      rollingRadiusMm: of('rolling'),
+    }),
+  ),
   cardan: closed((of) => {
     const slopes = (end: string) => ({ sideDeg: of(`${end}-side`), topDeg: of(`${end}-top`) });
     return cardanPair(slopes('flange'), slopes('shaft'), slopes('pinion'), of('speed')).torsionalRadPerS2;

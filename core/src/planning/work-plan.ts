@@ -4,7 +4,7 @@ import type { Assessment } from '../match';
 import { AXLES } from '../rules';
 import type { Axle } from '../suspension';
 import { alignmentFigures } from './alignment';
-import { accessFor, accessNodes, UP } from './access';
+import { accessFor, accessNodes, UP, type Access } from './access';
 import { fastening } from './fastening';
 import { inOrderOf } from './order';
 import { pivotsOf, pivotSteps, torqueMinutes } from './pivots';
@@ -103,7 +103,7 @@ const TORQUE_WRENCH = 'torque wrench';
 function backAfterWork(
   nodes: readonly StepNode[],
   tasks: readonly Task[],
-  access: ReturnType<typeof accessFor>,
+  access: Access,
 ): readonly StepNode[] {
   const waits = new Map<string, string[]>();
   const wait = (id: string, for_: readonly string[]) => waits.set(id, [...(waits.get(id) ?? []), ...for_]);

@@ -1,6 +1,5 @@
-import type { Place } from '../catalogue';
 import { computed, explain, given, type Figure } from '../evidence';
-import { spacersMm, type FittedPart } from '../vehicle';
+import { addedMasses, spacersMm } from '../vehicle';
 import type { Axle } from '../suspension';
 import { G_M_PER_S2 } from '../units';
 import { AXLES, type PlanCase } from './plan-case';
@@ -47,7 +46,7 @@ function massesAt(c: PlanCase, when: When) {
   const { check } = c.tires;
   const none = (name: 'tire-lift' | 'mass-height') => given(name, 0, 'mm');
   const on = when === 'planned' ? c.planned : c.fitted;
-  const added = addedOn(c, on);
+  const added = addedMasses(c.job.vehicle.accessories, on);
   const weights = added.map((m) => given('added-mass', m.massKg, 'kg', m.what));
   const sprung = given('sprung-mass', sprungKg, 'kg', from);
   const ofSprung = {
@@ -81,27 +80,17 @@ function massesAt(c: PlanCase, when: When) {
     }),
   };
 }
-const addedOn = (
-  c: PlanCase,
-  on: readonly FittedPart[],
-): readonly { massKg: number; place: Place; what: string }[] => [
-  ...c.job.vehicle.accessories.flatMap((a) =>
-    a.massKg === null ? [] : [{ massKg: a.massKg, place: a.place, what: a.what }],
-  ),
-  ...on.flatMap(({ part, quantity }) =>
-    part.effects.flatMap((e) =>
-      e.kind === 'mass' ? [{ massKg: e.massKg * quantity, place: e.place, what: part.name }] : [],
-    ),
-  ),
-];
+/** How much further out the wanted wheel stands than today's by its offset alone, mm a side. */
+export function offsetOutMm(c: PlanCase, axle: Axle): number {
+  const side = c.tires.check?.[axle];
+  return side ? side.today.offsetMm - side.target.offsetMm : 0;
+}
 /** Static stability: the narrower track over twice the height of the centre of gravity. Null where that is not known. */
 export function stabilityOf(c: PlanCase, when: When): Figure | null {
   const m = massesAt(c, when);
   if (!m) return null;
-  const { check } = c.tires;
   const tracks = AXLES.map((axle) => {
-    const side = when === 'planned' ? check?.[axle] : undefined;
-    const offsetMm = side ? side.today.offsetMm - side.target.offsetMm : 0;
+    const offsetMm = when === 'planned' ? offsetOutMm(c, axle) : 0;
     return c.vehicle.platform[axle].trackMm + 2 * (offsetMm + spacersMm(m.on, axle));
   });
   return explain('tipping', 'ratio', 'stability', {

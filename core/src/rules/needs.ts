@@ -40,15 +40,11 @@ export function needsOf(c: PlanCase, topics: readonly Topic[] = TOPICS): readonl
 /** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle, end or limit) is one. */
 export const needKey = (n: Pick<Need, 'finding' | 'about'>): string => {
   const f = n.finding;
-  const what =
-    'what' in f
-      ? f.what
-      : 'obstacle' in f
-        ? f.obstacle
-        : 'end' in f
-          ? f.end
-          : 'slot' in f
-            ? `${f.slot} ${f.with}`
-            : '';
-  return [f.code, n.about.axle ?? '', n.about.part ?? '', what].join('/');
+  return [f.code, n.about.axle ?? '', n.about.part ?? '', thingOf(f)].join('/');
 };
+function thingOf(f: Finding): string {
+  if ('what' in f) return f.what;
+  if ('obstacle' in f) return f.obstacle;
+  if ('end' in f) return f.end;
+  return 'slot' in f ? `${f.slot} ${f.with}` : '';
+}

@@ -1,6 +1,7 @@
 import type { PlaceLimit } from '../job';
 import type { Axle } from '../suspension';
 import { spacersMm } from '../vehicle';
+import { offsetOutMm } from './manners';
 import { AXLES, type PlanCase } from './plan-case';
 import { rule, type Raised } from './rule';
 
@@ -23,11 +24,10 @@ function valuesOf(what: PlaceLimit['what'], c: PlanCase): readonly { axle: Axle 
     case 'tire-lift':
       return check ? [{ axle: null, mm: Math.max(...AXLES.map((a) => check[a].change.tireLiftMm)) }] : [];
     case 'track-increase':
-      return AXLES.map((axle) => {
-        const side = check?.[axle];
-        const offset = side ? side.today.offsetMm - side.target.offsetMm : 0;
-        return { axle, mm: 2 * (offset + spacersMm(c.planned, axle) - spacersMm(c.fitted, axle)) };
-      });
+      return AXLES.map((axle) => ({
+        axle,
+        mm: 2 * (offsetOutMm(c, axle) + spacersMm(c.planned, axle) - spacersMm(c.fitted, axle)),
+      }));
     case 'wheel-spacer':
       return AXLES.map((axle) => ({ axle, mm: spacersMm(c.planned, axle) }));
   }

@@ -18,7 +18,7 @@ export type PropshaftFinding =
   | {
       readonly code: 'propshaft-joint';
       readonly axle: Axle;
-      readonly end: 'gearbox' | 'axle';
+      readonly end: End;
       readonly valueDeg: number;
       readonly window: readonly [number, number];
     };
@@ -77,6 +77,18 @@ function shaftOf(a: AxlePlan, c: PlanCase) {
     planned: at(f.value.planned.pose, 'planned'),
   };
 }
+type Shaft = NonNullable<ReturnType<typeof shaftOf>>['planned'];
+type End = 'gearbox' | 'axle';
+const bendDeg = ({ pair }: Shaft, end: End) => (end === 'gearbox' ? pair.firstDeg : pair.secondDeg);
+/** How far a joint bends, from the slopes on both its sides: the ripple's reasons but for the speed. */
+const jointFigure = (shaft: Shaft, end: End): Figure =>
+  computed(
+    'propshaft-joint',
+    bendDeg(shaft, end),
+    'deg',
+    shaft.figure.because.filter((f) => f.unit === 'deg'),
+    { formula: 'carrier-pose', from: end },
+  );
 /** What the plan does to a propshaft. What was so before the build is not the plan's. */
 export const propshaft = rule<PropshaftFinding>({
   findings: {
@@ -96,19 +108,12 @@ export const propshaft = rule<PropshaftFinding>({
       });
     const window = [PROPSHAFT_LEAST_DEG, s.propshaft.limitDeg] as const;
     const outside = (deg: number) => Math.max(window[0] - deg, deg - window[1], 0);
-    for (const [end, key] of [
-      ['gearbox', 'firstDeg'],
-      ['axle', 'secondDeg'],
-    ] as const) {
-      const valueDeg = s.planned.pair[key];
-      if (outside(valueDeg) > outside(s.today.pair[key]))
+    for (const end of ['gearbox', 'axle'] as const) {
+      const valueDeg = bendDeg(s.planned, end);
+      if (outside(valueDeg) > outside(bendDeg(s.today, end)))
         out.push({
           finding: { code: 'propshaft-joint', axle, end, valueDeg, window },
-          figure: computed('propshaft-joint', valueDeg, 'deg', s.planned.figure.because.slice(0, 6), {
-            formula: 'carrier-pose',
-            from: end,
-            limit: { min: window[0], max: window[1] },
-          }),
+          figure: { ...jointFigure(s.planned, end), limit: { min: window[0], max: window[1] } },
         });
     }
     return out;
@@ -116,13 +121,6 @@ export const propshaft = rule<PropshaftFinding>({
   measure: (c, axle, of) => {
     const s = shaftOf(c.axles[axle], c);
     if (!s) return null;
-    if (of.code === 'propshaft-ripple') return s.planned.figure;
-    return computed(
-      'propshaft-joint',
-      s.planned.pair[of.end === 'gearbox' ? 'firstDeg' : 'secondDeg'],
-      'deg',
-      s.planned.figure.because.slice(0, 6),
-      { formula: 'carrier-pose', from: of.end },
-    );
+    return of.code === 'propshaft-ripple' ? s.planned.figure : jointFigure(s.planned, of.end);
   },
 });

@@ -26,6 +26,10 @@ export interface Stability {
   /** uphill and downhill, from the shorter distance of the centre of gravity to an axle */
   readonly longitudinalTipDeg: number;
 }
+/** Track over twice the height of the centre of gravity.
+ *  @example staticStability(1582, 751.3) // 1.05284174 */
+export const staticStability = (trackMm: number, cgMm: number): number => trackMm / (2 * cgMm);
+
 /** Static stability. `cgXMm`: centre of gravity behind the front axle.
  *  @example stability({ trackMm: 1582, cgMm: 751.3, cgXMm: 1400, wheelbaseMm: 3000 }).staticFactor // 1.05284174 */
 export function stability(v: {
@@ -36,7 +40,7 @@ export function stability(v: {
 }): Stability {
   const short = Math.min(v.cgXMm, v.wheelbaseMm - v.cgXMm);
   return {
-    staticFactor: v.trackMm / (2 * v.cgMm),
+    staticFactor: staticStability(v.trackMm, v.cgMm),
     lateralTipDeg: Math.atan2(v.trackMm / 2, v.cgMm) * DEG_PER_RAD,
     longitudinalTipDeg: Math.atan2(short, v.cgMm) * DEG_PER_RAD,
   };

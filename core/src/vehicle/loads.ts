@@ -1,4 +1,4 @@
-import type { KnownVehicle, Platform } from '../catalogue';
+import type { KnownVehicle, Place, Platform } from '../catalogue';
 import type { Accessory, Brief } from '../job';
 import { addedWheelLoadsN, type Axle, type PlacedMass } from '../suspension';
 import { G_M_PER_S2 } from '../units';
@@ -22,22 +22,20 @@ export interface AxleLoad {
   readonly loadedKg: number;
 }
 
-function massesOf(
-  platform: Platform,
+/** What stands on the vehicle besides itself, and where: accessories that are weighed, and what parts weigh. */
+export const addedMasses = (
   accessories: readonly Accessory[],
   parts: readonly FittedPart[],
-): readonly PlacedMass[] {
-  return [
-    ...accessories.flatMap((a) =>
-      a.massKg === null ? [] : [{ massKg: a.massKg, xMm: platform.places[a.place] }],
+): readonly { readonly massKg: number; readonly place: Place; readonly what: string }[] => [
+  ...accessories.flatMap((a) =>
+    a.massKg === null ? [] : [{ massKg: a.massKg, place: a.place, what: a.what }],
+  ),
+  ...parts.flatMap(({ part, quantity }) =>
+    part.effects.flatMap((e) =>
+      e.kind === 'mass' ? [{ massKg: e.massKg * quantity, place: e.place, what: part.name }] : [],
     ),
-    ...parts.flatMap(({ part, quantity }) =>
-      part.effects.flatMap((e) =>
-        e.kind === 'mass' ? [{ massKg: e.massKg * quantity, xMm: platform.places[e.place] }] : [],
-      ),
-    ),
-  ];
-}
+  ),
+];
 export const loadMasses = (platform: Platform, brief: BriefLoad): readonly PlacedMass[] => [
   { massKg: brief.payloadKg ?? 0, xMm: platform.places['load-bed'] },
   { massKg: brief.tongueKg ?? 0, xMm: platform.places.hitch },
@@ -53,7 +51,9 @@ export function loadOn(input: LoadInput, parts: readonly FittedPart[]): AxleLoad
   const side = axle === 'front' ? 'frontN' : 'rearN';
   const added = (masses: readonly PlacedMass[]) => addedWheelLoadsN(masses, platform.wheelbaseMm)[side];
   const { stockLoadN, variantKg } = stockCase(vehicle, axle);
-  const accessories = added(massesOf(platform, input.accessories, parts));
+  const accessories = added(
+    addedMasses(input.accessories, parts).map((m) => ({ massKg: m.massKg, xMm: platform.places[m.place] })),
+  );
   const load = added(loadMasses(platform, brief));
   const kg = (n: number) => platform[axle].curbKg + variantKg + (n * 2) / G_M_PER_S2;
   return {
