@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import all from './jest.config.mjs';
 
 // A room is held by its own tests: what nobody watches there is not excused by a sum that comes out elsewhere.
@@ -8,6 +9,6 @@ export default {
   rootDir: '.',
   roots: ['<rootDir>/core/src'],
   testMatch: [`<rootDir>/core/src/${room}/*.test.ts`],
-  testEnvironment: '@stryker-mutator/jest-runner/jest-env/node',
+  testEnvironment: fileURLToPath(new URL('tools/mutate-until-noticed.cjs', import.meta.url)),
   testTimeout: 60_000,
 };
