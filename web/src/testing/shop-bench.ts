@@ -6,6 +6,7 @@ import { catalogue, settings } from '@rigger/core/testing/demo-world';
 import { Observable, of, Subject, switchMap, throwError } from 'rxjs';
 import { Api, type CallFailure } from '../app/data/api';
 import { JobStore } from '../app/data/job-store';
+import { AFTER_FRAME, JobView } from '../app/data/job-view';
 import { Shop } from '../app/data/shop';
 
 const AT = '2026-11-25T08:00:00.000Z';
@@ -139,7 +140,12 @@ export function openShop(sections: JobSections, routes: Routes = []): FakeServer
   sessionStorage.clear();
   const server = new FakeServer(sections);
   TestBed.configureTestingModule({
-    providers: [provideRouter(routes, withComponentInputBinding()), { provide: Api, useValue: server.api }],
+    providers: [
+      provideRouter(routes, withComponentInputBinding()),
+      { provide: Api, useValue: server.api },
+      // no screen, no frames: what follows from a change follows with it
+      { provide: AFTER_FRAME, useValue: () => of(null) },
+    ],
   });
   return server;
 }
@@ -155,7 +161,9 @@ export async function openBench(
   }
   TestBed.inject(Shop).load();
   const store = TestBed.inject(JobStore);
+  const view = TestBed.inject(JobView);
   await store.open('job-1');
-  return { server, store };
+  TestBed.tick();
+  return { server, store, view };
 }
 export type Bench = Awaited<ReturnType<typeof openBench>>;

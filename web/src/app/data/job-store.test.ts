@@ -214,22 +214,3 @@ describe('two people on one job', () => {
     expect(b.store.sections()!.head.trade).toBe('changed elsewhere');
   });
 });
-
-describe('what is computed from the job', () => {
-  it('follows each change', () => {
-    const before = b.store.assessment()!.forecast!.front.lift.value;
-    b.store.patch('build', { items: [] }, 'items');
-    expect(before).toBeGreaterThan(40);
-    expect(b.store.assessment()!.forecast!.front.lift.value).toBeCloseTo(0, 3);
-    expect(b.store.lacks().map((l) => l.code)).toContain('no-source');
-    // what is left to do is for the new tyres only
-    expect(b.store.plan()!.steps.flatMap((s) => s.parts)).toEqual([]);
-    b.store.undo();
-    expect(b.store.plan()!.steps.length).toBeGreaterThan(20);
-    expect(b.store.figures()!.total.value).toBe(b.store.money()!.totalMinor);
-  });
-  it('a budget that is passed is a finding', () => {
-    b.store.patch('brief', { budgetMinor: 1000 }, 'budgetMinor');
-    expect(b.store.overBudget()).toMatchObject({ code: 'over-budget' });
-  });
-});

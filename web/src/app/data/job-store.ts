@@ -1,24 +1,10 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Job } from '@rigger/contracts';
-import {
-  assess,
-  budgetFinding,
-  elevation,
-  lacksOf,
-  moneyFigures,
-  moneyOf,
-  partsList,
-  SECTIONS,
-  workPlan,
-  type JobSections,
-  type SectionName,
-} from '@rigger/core';
+import { SECTIONS, type JobSections, type SectionName } from '@rigger/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { localDay } from '@rigger/wording';
 import { filter, firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 import { mergeSection, same, type FieldConflict } from './merge';
-import { rememberedAxles } from './remembered-axles';
 import { Shop } from './shop';
 
 type Data = JobSections[SectionName];
@@ -46,7 +32,6 @@ export interface Conflict {
 }
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused';
 
-const NO_WORK = { minutes: 0, alignmentMinutes: 0 };
 const SAVE_AFTER_MS = 250;
 const RETRY_AFTER_MS = 2500;
 /** typing in one field within this long is one step of undo */
@@ -100,44 +85,6 @@ export class JobStore {
 
   private readonly saveStates = toObservable(this.saveState);
 
-  private readonly prepare = rememberedAxles();
-  /** everything the core says about the job as it stands now */
-  readonly assessment = computed(() => {
-    const [sections, catalogue, settings] = [this.sections(), this.shop.catalogue(), this.shop.settings()];
-    return sections && catalogue && settings
-      ? assess(sections, catalogue, settings, { prepare: this.prepare, day: localDay(new Date()) })
-      : null;
-  });
-  readonly lacks = computed(() => {
-    const [sections, catalogue] = [this.sections(), this.shop.catalogue()];
-    return sections && catalogue ? lacksOf(sections, catalogue) : [];
-  });
-  readonly plan = computed(() => {
-    const [a, catalogue, sections] = [this.assessment(), this.shop.catalogue(), this.sections()];
-    return a?.vehicle && catalogue && sections ? workPlan(a, sections, catalogue) : null;
-  });
-  readonly lines = computed(() => {
-    const [sections, a, catalogue] = [this.sections(), this.assessment(), this.shop.catalogue()];
-    return sections && a && catalogue ? partsList(sections, a, catalogue) : [];
-  });
-  readonly money = computed(() => {
-    const settings = this.shop.settings();
-    return settings ? moneyOf(this.lines(), this.plan() ?? NO_WORK, settings) : null;
-  });
-  readonly figures = computed(() => {
-    const settings = this.shop.settings();
-    return settings ? moneyFigures(this.lines(), this.plan() ?? NO_WORK, settings) : null;
-  });
-  readonly overBudget = computed(() => {
-    const [sections, money] = [this.sections(), this.money()];
-    return sections && money ? budgetFinding(sections.brief.budgetMinor, money) : null;
-  });
-  readonly drawing = computed(() => {
-    const [a, sections] = [this.assessment(), this.sections()];
-    return a?.vehicle && a.forecast && sections
-      ? elevation(a.vehicle.platform, a.forecast, a.tires, sections.brief.heightLimitMm)
-      : null;
-  });
   /** Opens a job; what this browser could not save last time is put back and saved. */
   async open(id: string): Promise<void> {
     this.shop.load();
@@ -239,6 +186,9 @@ export class JobStore {
     if (!held) return;
     this.hold(section, { ...held, now });
     this.remember();
+    setTimeout(() => {
+      this.rememberSteps();
+    });
     clearTimeout(this.timers.get(section));
     this.timers.set(
       section,
@@ -352,7 +302,7 @@ export class JobStore {
   private hold(section: SectionName, held: Held): void {
     this.held.update((h) => h && { ...h, [section]: held });
   }
-  /** Unsaved sections go to the browser's own store, undo steps to the tab's: a crash loses neither. */
+  /** Unsaved sections go to the browser's own store at once: a crash does not lose them. */
   private remember(): void {
     const id = this.job()?.id;
     const held = this.held();
@@ -362,10 +312,15 @@ export class JobStore {
     );
     if (Object.keys(waiting).length > 0) localStorage.setItem(this.waitingKey(id), JSON.stringify(waiting));
     else localStorage.removeItem(this.waitingKey(id));
-    sessionStorage.setItem(
-      this.stepsKey(id),
-      JSON.stringify({ undo: this.undoSteps(), redo: this.redoSteps() }),
-    );
+  }
+  /** Undo steps go to the tab's own store, for a reload: there are many, and nobody waits for it. */
+  private rememberSteps(): void {
+    const id = this.job()?.id;
+    if (id)
+      sessionStorage.setItem(
+        this.stepsKey(id),
+        JSON.stringify({ undo: this.undoSteps(), redo: this.redoSteps() }),
+      );
   }
   /** A section that was saved after its job was closed no longer waits. */
   private forget(id: string, section: SectionName): void {

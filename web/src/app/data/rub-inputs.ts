@@ -1,22 +1,18 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { asAsked, formatTireSize, type Axle, type RubAxleInput, type TireAsked } from '@rigger/core';
-import { JobStore } from './job-store';
+import { JobView } from './job-view';
 import { same } from './merge';
 import { Shop } from './shop';
 
 /** What the clearance of this job is asked with: both axles as planned, and the wanted tyre. */
 @Injectable()
 export class RubInputs {
-  private readonly store = inject(JobStore);
+  private readonly view = inject(JobView);
   private readonly shop = inject(Shop);
 
   readonly axles = computed<Readonly<Record<Axle, RubAxleInput>> | null>(
     () => {
-      const [a, sections, catalogue] = [
-        this.store.assessment(),
-        this.store.sections(),
-        this.shop.catalogue(),
-      ];
+      const [a, sections, catalogue] = [this.view.assessment(), this.view.sections(), this.shop.catalogue()];
       if (!a?.vehicle || !sections || !catalogue) return null;
       const { vehicle } = a;
       const of = (axle: Axle): RubAxleInput => ({
@@ -36,7 +32,7 @@ export class RubInputs {
   /** the wanted tyre of each axle */
   readonly tires = computed<Readonly<Record<Axle, TireAsked>> | null>(
     () => {
-      const check = this.store.assessment()?.tires.check;
+      const check = this.view.assessment()?.tires.check;
       const of = (axle: Axle, c: NonNullable<typeof check>) =>
         asAsked(c[axle].target, formatTireSize(c[axle].target.size));
       return check ? { front: of('front', check), rear: of('rear', check) } : null;

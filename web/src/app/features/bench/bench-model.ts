@@ -1,6 +1,6 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { switchable, type Axle, type Bench, type BenchInput, type RideHeightFault } from '@rigger/core';
-import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { same } from '../../data/merge';
 import type { PosedPair } from '../../workers/bench-api';
 import { startBenchWorker } from '../../workers/start-bench-worker';
@@ -11,7 +11,7 @@ const STROKE_MS = 4000;
 /** One axle on the bench: asks the worker for its curves once, then for one pose at a time, never more than it can make. */
 @Injectable()
 export class BenchModel {
-  private readonly store = inject(JobStore);
+  private readonly view = inject(JobView);
   private readonly worker = startBenchWorker();
   private readonly chosenAxle = signal<Axle>('front');
   private readonly switchedOff = signal<readonly string[]>([]);
@@ -35,7 +35,7 @@ export class BenchModel {
 
   private readonly input = computed<BenchInput | null>(
     () => {
-      const [a, sections] = [this.store.assessment(), this.store.sections()];
+      const [a, sections] = [this.view.assessment(), this.view.sections()];
       if (!a?.vehicle || !sections) return null;
       return {
         vehicle: a.vehicle,
@@ -50,7 +50,7 @@ export class BenchModel {
     { equal: same },
   );
   readonly parts = computed(() => {
-    const a = this.store.assessment();
+    const a = this.view.assessment();
     return a ? switchable(a.chosen, this.chosenAxle()) : [];
   });
   /** how far the position may go from the planned ride height, mm */

@@ -24,6 +24,7 @@ import {
   roomText,
 } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { saveAs } from '../../data/save-as';
 import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
@@ -72,12 +73,13 @@ const ROLL_MM = 120;
 export class BenchView {
   protected readonly model = inject(BenchModel);
   protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   private readonly shop = inject(Shop);
   private readonly chart = viewChild(CurveChart);
   protected readonly curveWords = CURVE_WORDS;
   private readonly wanted = signal<CurveName>('camber');
   protected readonly draft = computed(() => `${this.store.id() ?? ''}.bench.${this.model.axle()}`);
-  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
+  protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly curves = computed(() => {
     const b = this.model.bench();
     return CURVES.filter((c) => b?.planned.curves[c]?.some((v) => v !== null));
@@ -87,7 +89,7 @@ export class BenchView {
     return all.includes(this.wanted()) ? this.wanted() : (all[0] ?? null);
   });
   protected readonly headline = computed(() => {
-    const [b, a] = [this.model.bench(), this.store.assessment()];
+    const [b, a] = [this.model.bench(), this.view.assessment()];
     return b && a?.vehicle ? benchHeadline(b, a.needs, this.shop.style(), a.vehicle.platform) : null;
   });
   protected readonly fault = computed(() => {
@@ -103,7 +105,7 @@ export class BenchView {
       : null;
   });
   protected readonly tire = computed(() => {
-    const side = this.store.assessment()?.tires.check?.[this.model.axle()].target;
+    const side = this.view.assessment()?.tires.check?.[this.model.axle()].target;
     const p = this.vehicle()?.platform;
     return {
       radius: side
@@ -142,7 +144,7 @@ export class BenchView {
   );
   /** hub to arch at the pose: what "body height" means */
   protected readonly archMm = computed(() => {
-    const f = this.store.assessment()?.forecast;
+    const f = this.view.assessment()?.forecast;
     return f ? Math.round(f.planned[this.model.axle()].value - this.model.position().travelMm) : null;
   });
   protected readonly archRange = computed<readonly [number, number]>(() => {

@@ -7,7 +7,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { engineRpm, formatDecimal, type Figure } from '@rigger/core';
 import { CALIBRATION_WORDS, gearingHeadline } from '@rigger/wording';
-import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { MakeFile, type Export } from '../../data/make-file';
 import { FigureButton } from '../../ui/figure';
@@ -44,12 +44,12 @@ const CHART_RPM = 4500;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GearingView {
-  protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   protected readonly files = inject(MakeFile);
   protected readonly card = CARD;
   protected readonly ways = CALIBRATION_WORDS;
-  protected readonly gearing = computed(() => this.store.assessment()?.gearing ?? null);
-  protected readonly ratios = computed(() => this.store.assessment()?.vehicle?.platform.axleRatios ?? []);
+  protected readonly gearing = computed(() => this.view.assessment()?.gearing ?? null);
+  protected readonly ratios = computed(() => this.view.assessment()?.vehicle?.platform.axleRatios ?? []);
   protected readonly headline = computed(() => gearingHeadline(this.gearing()));
   protected readonly form = new FormGroup({
     axleRatio: new FormControl<number | null>(null),

@@ -8,6 +8,7 @@ import { demoJob, plainJob } from '@rigger/core/testing/demo-world';
 import { openShop, type FakeServer } from '../../../testing/shop-bench';
 import { routes } from '../../app.routes';
 import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { JOB_SECTIONS } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { Why } from '../../data/why';
@@ -42,6 +43,7 @@ async function show(job: JobSections, before?: (s: FakeServer) => void) {
     comes,
     at,
     store: TestBed.inject(JobStore),
+    view: TestBed.inject(JobView),
     loader: TestbedHarnessEnvironment.loader(fixture),
     root: TestbedHarnessEnvironment.documentRootLoader(fixture),
     button: (text: string) =>
@@ -162,7 +164,7 @@ describe('the shell of a job', () => {
   it('Why stands beside the section until Esc', async () => {
     const v = await show(demoJob('hut-warden'));
     const why = TestBed.inject(Why);
-    why.show(v.store.assessment()!.forecast!.front.lift, 'Front lift');
+    why.show(v.view.assessment()!.forecast!.front.lift, 'Front lift');
     await v.settled();
     expect(v.at('aside h2')).toMatch(/^Why \d+/);
     document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));

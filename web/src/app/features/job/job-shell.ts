@@ -16,6 +16,7 @@ import { clockTime, lackText, length, shortDay, variantWords } from '@rigger/wor
 import { firstValueFrom } from 'rxjs';
 import { Commands } from '../../data/commands';
 import { JobStore, type Conflict } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { JOB_SECTIONS } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { Why } from '../../data/why';
@@ -40,6 +41,7 @@ import { WhyPanel } from '../../ui/why-panel';
 export class JobShell {
   readonly id = input.required<string>();
   protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   protected readonly shop = inject(Shop);
   protected readonly why = inject(Why);
   protected readonly commands = inject(Commands);
@@ -48,7 +50,7 @@ export class JobShell {
 
   protected readonly failure = computed(() => this.store.failure() ?? this.shop.failure());
   protected readonly vehicle = computed(() => {
-    const a = this.store.assessment();
+    const a = this.view.assessment();
     const s = this.store.sections();
     if (!a?.vehicle || !s) return s?.vehicle.query ?? '';
     const v = a.vehicle;
@@ -60,7 +62,7 @@ export class JobShell {
   });
   protected readonly marks = computed<readonly TapeMark[]>(() =>
     JOB_SECTIONS.map(({ label, link, lacks }, i) => {
-      const lack = this.store.lacks().find((l) => l.section === lacks);
+      const lack = this.view.lacks().find((l) => l.section === lacks);
       return { label, link, key: String(i + 1), lack: lack ? lackText(lack) : '' };
     }),
   );
@@ -80,7 +82,7 @@ export class JobShell {
   });
   /** what stands beside the drawing: stance in words */
   protected readonly stance = computed(() => {
-    const f = this.store.assessment()?.forecast;
+    const f = this.view.assessment()?.forecast;
     if (!f) return null;
     const style = this.shop.style();
     const rake = (mm: number) =>

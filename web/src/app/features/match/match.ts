@@ -3,7 +3,6 @@ import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
-import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
@@ -29,14 +28,15 @@ import {
   matchHeadline,
   money,
   provenanceText,
-  VERDICT_WORDS,
 } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
 import { MatchModel } from './match-model';
+import { SourceRow, type SaidSource } from './source-row';
 
 interface Offer {
   readonly kind: BuildItem['kind'];
@@ -53,6 +53,11 @@ function commonReasons(all: readonly SourceVerdict[]): readonly Need[] {
 /** Parts that fill the list only when asked for: how many made for other vehicles each axle has. */
 type Shown = Readonly<Record<Axle, boolean>>;
 
+/** the range stands at the lift; in a row of three it would only crowd */
+const withoutRange = (f: Figure): Figure => ({ ...f, plusMinus: undefined });
+const bodyLift = (mm: number, from = ''): Figure | null =>
+  mm > 0 ? given('body-lift', mm, 'mm', from) : null;
+
 /** Lift sources judged, the plan's stance and what it still needs, and what it comes to. */
 @Component({
   selector: 'app-match',
@@ -62,12 +67,12 @@ type Shown = Readonly<Record<Axle, boolean>>;
     RouterLink,
     MatAutocompleteModule,
     MatButtonModule,
-    MatCheckboxModule,
     MatFormFieldModule,
     MatInputModule,
     FigureButton,
     HeadlineBlock,
     NumberField,
+    SourceRow,
   ],
   providers: [MatchModel],
   templateUrl: './match.html',
@@ -76,16 +81,16 @@ type Shown = Readonly<Record<Axle, boolean>>;
 })
 export class MatchView {
   protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   protected readonly shop = inject(Shop);
   protected readonly limits = ENTRY_LIMITS;
-  protected readonly verdicts = VERDICT_WORDS;
   protected readonly needWords = NEED_WORDS;
   protected readonly model = inject(MatchModel);
   protected readonly draft = computed(() => `${this.store.id() ?? ''}.build`);
-  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
-  protected readonly forecast = computed(() => this.store.assessment()?.forecast ?? null);
+  protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
+  protected readonly forecast = computed(() => this.view.assessment()?.forecast ?? null);
   protected readonly headline = computed(() => {
-    const [a, m] = [this.store.assessment(), this.store.money()];
+    const [a, m] = [this.view.assessment(), this.view.money()];
     return a && m && matchHeadline(a, m, this.shop.style());
   });
   private readonly others = signal<Shown>({ front: false, rear: false });
@@ -94,37 +99,36 @@ export class MatchView {
     const of = (axle: Axle) => {
       const list = this.model.matched()?.[axle] ?? [];
       const common = commonReasons(list.filter((s) => s.listed));
-      return { common, list: list.map((s) => ({ ...s, said: this.reasons(s, common) })) };
+      return { common: common.map(this.sayHere), list: list.map((s) => this.said(s, common)) };
     };
     return { front: of('front'), rear: of('rear') };
   });
   protected readonly axles = computed(() =>
     (['front', 'rear'] as const).map((axle) => {
       const { common, list } = this.judged()[axle];
-      const picked = this.picked();
-      // the tick is the person's and shows at once; the verdict follows from the worker
-      const all = list.map((s) => ({ ...s, chosen: picked.has(s.code) }));
-      const foreign = all.filter((s) => !s.listed && !s.chosen);
+      const chosen = this.picked();
+      const foreign = list.filter((s) => !s.listed && !chosen.has(s.code));
       const shown = this.others()[axle];
       return {
         axle,
         name: axle === 'front' ? 'Front' : 'Rear',
-        sources: all.filter((s) => s.listed || s.chosen || shown),
+        sources: list.filter((s) => s.listed || chosen.has(s.code) || shown),
         foreign: foreign.length,
         common,
         shown,
       };
     }),
   );
-  private readonly picked = computed(
+  /** the tick is the person's and shows at once; the verdict follows from the worker */
+  protected readonly picked = computed(
     () => new Set((this.store.sections()?.build.items ?? []).map((i) => i.code)),
   );
   protected readonly stance = computed(() => {
     const f = this.forecast();
     if (!f) return [];
     return [
-      { name: 'Front lift', figure: f.front.lift, claim: f.front.claim, body: f.front.bodyLiftMm },
-      { name: 'Rear lift', figure: f.rear.lift, claim: f.rear.claim, body: f.rear.bodyLiftMm },
+      { name: 'Front lift', figure: f.front.lift, claim: f.front.claim, body: bodyLift(f.front.bodyLiftMm) },
+      { name: 'Rear lift', figure: f.rear.lift, claim: f.rear.claim, body: bodyLift(f.rear.bodyLiftMm) },
     ];
   });
   protected readonly arches = computed(() => {
@@ -135,22 +139,33 @@ export class MatchView {
       { name: 'Rear arch', of: [f.today.rear, f.planned.rear, f.loaded.rear] },
       { name: 'Rake', of: [f.today.rake, f.planned.rake, f.loaded.rake] },
       { name: 'Overall height', of: [f.today.heightMm, f.planned.heightMm, f.loaded.heightMm] },
-    ];
+    ].map(({ name, of }) => ({ name, of: of.map(withoutRange) }));
   });
-  protected readonly needs = computed(() => openNeeds(this.store.assessment()?.needs ?? []));
+  protected readonly needs = computed(() =>
+    openNeeds(this.view.assessment()?.needs ?? []).map((n) => ({
+      ...n,
+      text: this.say(n),
+      cures: this.model.curesOf(n).map((c) => ({
+        ...c,
+        offer: `Add ${c.part} ${this.nameOf(c.part)}, ${this.priced(c.priceMinor)}`,
+        follows: this.after(c),
+      })),
+    })),
+  );
   protected readonly notes = computed(() =>
-    (this.store.assessment()?.needs ?? []).filter((n) => n.verdict === 'fits'),
+    (this.view.assessment()?.needs ?? []).filter((n) => n.verdict === 'fits').map(this.say),
   );
   protected readonly items = computed(() => {
-    const lines = this.store.lines();
+    const lines = this.view.lines();
     return (this.store.sections()?.build.items ?? []).map((item) => ({
       item,
+      name: this.nameOf(item.code),
       line: lines.find((l) => l.code === item.code) ?? null,
     }));
   });
-  protected readonly rolling = computed(() => this.store.lines().filter((l) => l.group === 'rolling'));
+  protected readonly rolling = computed(() => this.view.lines().filter((l) => l.group === 'rolling'));
   protected readonly over = computed(() => {
-    const f = this.store.overBudget();
+    const f = this.view.overBudget();
     return f && findingText(f, this.shop.style());
   });
 
@@ -171,33 +186,38 @@ export class MatchView {
 
   protected readonly priced = (minor: number) => money(minor, this.shop.style());
   protected readonly hours = duration;
-  protected readonly say = (n: Need) => needText(n, this.shop.style(), this.vehicle()?.platform ?? null);
+  private readonly say = (n: Need) => needText(n, this.shop.style(), this.vehicle()?.platform ?? null);
   /** without the part's name: the row says it */
-  protected readonly sayHere = (n: Need) =>
+  private readonly sayHere = (n: Need) =>
     findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
   protected readonly provenance = lineProvenance;
-  protected readonly provenanceOf = provenanceText;
-  private readonly reasons = (s: SourceVerdict, common: readonly Need[]) => {
-    const said = new Set(common.map(needKey));
-    // where the match comes from has its own line
-    return s.reasons
-      .filter((r) => r.finding.code !== 'provenance' && !said.has(needKey(r)))
-      .map((r) => ({ ...r, text: this.sayHere(r) }));
+  private readonly said = (s: SourceVerdict, common: readonly Need[]): SaidSource => {
+    const above = new Set(common.map(needKey));
+    return {
+      ...s,
+      claim:
+        s.claimLiftMm === null ? null : claimed('claimed-lift', s.claimLiftMm, 'mm', `${s.maker} ${s.code}`),
+      body: bodyLift(s.bodyLiftMm, s.code),
+      price: this.priced(s.priceMinor),
+      // where the match comes from has its own line
+      said: s.reasons
+        .filter((r) => r.finding.code !== 'provenance' && !above.has(needKey(r)))
+        .map((r) => ({ ...r, text: this.sayHere(r) })),
+    };
   };
-  protected readonly claimOf = (s: SourceVerdict) =>
-    s.claimLiftMm === null ? null : claimed('claimed-lift', s.claimLiftMm, 'mm', `${s.maker} ${s.code}`);
-  protected readonly bodyOf = (mm: number, from: string): Figure => given('body-lift', mm, 'mm', from);
-  protected readonly nameOf = (code: string) => {
-    const p = this.shop.catalogue()?.parts.find((x) => x.code === code);
-    return p ? `${p.maker} ${p.name}` : code;
+  /** what a part or kit of the catalogue is called; null for one that is no longer in it */
+  private readonly nameOf = (code: string): string | null => {
+    const catalogue = this.shop.catalogue();
+    const x = [...(catalogue?.parts ?? []), ...(catalogue?.kits ?? [])].find((p) => p.code === code);
+    return x ? `${x.maker} ${x.name}` : null;
   };
-  protected readonly after = (c: Cure) =>
+  private readonly after = (c: Cure) =>
     (c.provenance ? provenanceText(c.provenance) : 'still to ask whether it fits') +
     (c.disturbs.length > 0 ? `; brings: ${c.disturbs.map((n) => this.say(n)).join(' ')}` : '') +
     (c.alsoEnds.length > 0 ? `; also ends ${c.alsoEnds.length} more` : '');
 
   protected toggle(s: SourceVerdict): void {
-    if (s.chosen) this.drop(s.code);
+    if (this.picked().has(s.code)) this.drop(s.code);
     else this.add(s.kind, s.code);
   }
   protected add(kind: BuildItem['kind'], code: string): void {
@@ -233,7 +253,5 @@ export class MatchView {
   protected toggleOthers(axle: Axle): void {
     this.others.update((o) => ({ ...o, [axle]: !o[axle] }));
   }
-  /** the range stands at the lift; in a row of three it would only crowd */
-  protected readonly withoutRange = (f: Figure): Figure => ({ ...f, plusMinus: undefined });
   protected readonly noText = () => '';
 }

@@ -92,7 +92,7 @@ describe('Rub map', () => {
     expect(v.store.sections()!.tire.reliefs).toEqual([
       { axle: 'front', obstacle: 'flap', relief: 'remove-flap' },
     ]);
-    expect(v.store.plan()!.steps.some((s) => s.text.includes('flaps off'))).toBe(true);
+    expect(v.view.plan()!.steps.some((s) => s.text.includes('flaps off'))).toBe(true);
     expect(open()).toBeLessThan(before);
     await (await flap()).uncheck();
     expect(v.store.sections()!.tire.reliefs).toEqual([]);
@@ -130,10 +130,10 @@ describe('Rub map', () => {
 
 describe('the rub worker', () => {
   it('works in slices shorter than a frame, refines, and hears a stop between two of them', async () => {
-    const { store } = await openBench(demoJob('hut-warden'));
+    const { view } = await openBench(demoJob('hut-warden'));
     const inputs = TestBed.runInInjectionContext(() => new RubInputs());
     const input: RubStudyInput = { ...inputs.axles()!.front, tire: inputs.tires()!.front };
-    expect(store.assessment()!.tires.check).not.toBeNull();
+    expect(view.assessment()!.tires.check).not.toBeNull();
     let clock = 0;
     const api = createRubApi(() => (clock += 7));
     const told: RubProgress[] = [];

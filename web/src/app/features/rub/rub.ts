@@ -29,6 +29,7 @@ import {
   WHERE_WORDS,
 } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
 import { RubMapView } from '../../drawing/rub-map-view';
 import { FigureButton } from '../../ui/figure';
@@ -82,12 +83,13 @@ interface Row {
 export class RubView {
   protected readonly model = inject(RubModel);
   protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   private readonly shop = inject(Shop);
   protected readonly views = ['plan', 'front'] as const;
   protected readonly verdicts = RUB_WORDS;
   protected readonly where = WHERE_WORDS;
   protected readonly sets = LIFT_SET_WORDS;
-  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
+  protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly headline = computed(() => {
     const s = this.model.study();
     return s && rubHeadline(s, this.shop.style());

@@ -20,7 +20,7 @@ import {
   stepText,
   wedgeText,
 } from '@rigger/wording';
-import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { MakeFile, type Export } from '../../data/make-file';
 import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
@@ -42,7 +42,7 @@ export const EXPORTS: readonly Export[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SheetView {
-  protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   private readonly shop = inject(Shop);
   protected readonly files = inject(MakeFile);
   protected readonly exports = EXPORTS;
@@ -56,18 +56,18 @@ export class SheetView {
     `${FIGURE_WORDS[f.name]}: ${quantity(f.value, f.unit, this.shop.style())}`;
   protected readonly hours = duration;
   protected readonly headline = computed(() => {
-    const m = this.store.money();
-    return m && sheetHeadline(this.store.plan(), this.store.lines().length, m, this.shop.style());
+    const m = this.view.money();
+    return m && sheetHeadline(this.view.plan(), this.view.lines().length, m, this.shop.style());
   });
   protected readonly open = computed(() => {
-    const a = this.store.assessment();
+    const a = this.view.assessment();
     return openNeeds(a?.needs ?? []).map((n) => ({
       verdict: n.verdict,
       text: needText(n, this.shop.style(), a?.vehicle?.platform ?? null),
     }));
   });
   protected readonly over = computed(() => {
-    const f = this.store.overBudget();
+    const f = this.view.overBudget();
     return f && findingText(f, this.shop.style());
   });
   protected readonly priced = (minor: number) => money(minor, this.shop.style());

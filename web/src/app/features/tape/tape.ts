@@ -6,6 +6,7 @@ import { MatRadioModule } from '@angular/material/radio';
 import { formatInches16, formatLength, type Corner, type Need } from '@rigger/core';
 import { findingText, length, lengthFaultText, tapeHeadline } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
@@ -36,12 +37,13 @@ const NAMES: readonly (readonly [Corner, string])[] = [
 })
 export class TapeView {
   protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   private readonly shop = inject(Shop);
-  protected readonly reading = computed(() => this.store.assessment()?.tape ?? null);
-  protected readonly platform = computed(() => this.store.assessment()?.vehicle?.platform ?? null);
+  protected readonly reading = computed(() => this.view.assessment()?.tape ?? null);
+  protected readonly platform = computed(() => this.view.assessment()?.vehicle?.platform ?? null);
   protected readonly headline = computed(() => {
     const t = this.reading();
-    return t && tapeHeadline(t, this.store.assessment()?.needs ?? [], this.shop.style());
+    return t && tapeHeadline(t, this.view.assessment()?.needs ?? [], this.shop.style());
   });
   protected readonly form = new FormGroup({
     readFrom: new FormControl<'hub' | 'ground'>('hub', { nonNullable: true }),
@@ -90,7 +92,7 @@ export class TapeView {
     if (corners) this.store.patch('tape', { corners: { ...corners, [corner]: text } }, `corners.${corner}`);
   }
   protected readonly findings = computed(() =>
-    (this.store.assessment()?.needs ?? []).filter((n) => n.topic === 'tape'),
+    (this.view.assessment()?.needs ?? []).filter((n) => n.topic === 'tape'),
   );
   protected readonly say = (n: Need) => findingText(n.finding, this.shop.style(), this.platform());
   protected difference(mm: number): string {

@@ -7,7 +7,7 @@ import {
   type TireAsked,
   type TireCheck,
 } from '@rigger/core';
-import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { same } from '../../data/merge';
 import { startRubWorker } from '../../workers/start-rub-worker';
 import { RubInputs } from '../../data/rub-inputs';
@@ -21,7 +21,7 @@ export interface Column {
 /** The sizes that stand side by side, and which of them clear: asked of the worker whenever plan or sizes change. */
 @Injectable()
 export class SideBySideModel {
-  private readonly store = inject(JobStore);
+  private readonly view = inject(JobView);
   private readonly inputs = inject(RubInputs);
   private readonly worker = startRubWorker();
   private readonly answers = signal<{
@@ -31,7 +31,7 @@ export class SideBySideModel {
   } | null>(null);
 
   readonly columns = computed<readonly Column[]>(() => {
-    const a = this.store.assessment();
+    const a = this.view.assessment();
     const wanted = a?.tires.check;
     return [
       ...(wanted

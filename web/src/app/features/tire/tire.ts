@@ -36,6 +36,7 @@ import {
   NEED_WORDS,
 } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
@@ -83,17 +84,18 @@ const ABOUT_MM = 13;
 })
 export class TireView {
   protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   protected readonly shop = inject(Shop);
   protected readonly beside = inject(SideBySideModel);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly verdicts = NEED_WORDS;
   protected readonly section = computed(() => this.store.sections()?.tire ?? null);
   protected readonly draft = computed(() => `${this.store.id() ?? ''}.tire`);
-  protected readonly reading = computed(() => this.store.assessment()?.tires ?? null);
+  protected readonly reading = computed(() => this.view.assessment()?.tires ?? null);
   protected readonly check = computed(() => this.reading()?.check ?? null);
-  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
+  protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly headline = computed(() => {
-    const a = this.store.assessment();
+    const a = this.view.assessment();
     if (!a) return null;
     const h = tireHeadline(a.tires.check, a, this.shop.style());
     const columns = this.beside.columns();
@@ -290,7 +292,7 @@ export class TireView {
   /** what speaks for or against this tyre, gravest first */
   protected readonly findings = computed(() =>
     inOrder(
-      (this.store.assessment()?.needs ?? []).filter(
+      (this.view.assessment()?.needs ?? []).filter(
         (n) =>
           n.topic === 'tire' ||
           n.topic === 'clearance' ||

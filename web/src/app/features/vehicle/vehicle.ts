@@ -17,6 +17,7 @@ import {
 } from '@rigger/core';
 import { PLACE_WORDS, plural, variantWords, vehicleHeadline } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { Shop } from '../../data/shop';
 import { HeadlineBlock } from '../../ui/headline';
@@ -43,13 +44,14 @@ import { NumberField } from '../../ui/number-field';
 })
 export class VehicleView {
   protected readonly store = inject(JobStore);
+  protected readonly view = inject(JobView);
   private readonly shop = inject(Shop);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly places = PLACES;
   protected readonly placeWords = PLACE_WORDS;
   protected readonly section = computed(() => this.store.sections()?.vehicle ?? null);
   protected readonly headline = computed(() => {
-    const a = this.store.assessment();
+    const a = this.view.assessment();
     return a && vehicleHeadline(a);
   });
   protected readonly form = new FormGroup({
@@ -60,9 +62,9 @@ export class VehicleView {
   protected readonly candidates = computed(() =>
     findVehicles(this.section()?.query ?? '', this.shop.catalogue()?.platforms ?? []),
   );
-  protected readonly vehicle = computed(() => this.store.assessment()?.vehicle ?? null);
+  protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly yearRange = computed(() => this.vehicle()?.platform.years ?? ENTRY_LIMITS.year);
-  protected readonly open = computed(() => this.store.assessment()?.questions ?? []);
+  protected readonly open = computed(() => this.view.assessment()?.questions ?? []);
   protected readonly answered = computed(() => {
     const v = this.vehicle();
     return v ? v.platform.variantFields.filter((f) => v.variant[f.key] !== undefined) : [];
