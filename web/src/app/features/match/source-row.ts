@@ -69,6 +69,11 @@ export interface SaidSource extends SourceVerdict {
     <td class="num mono">{{ s.price }}</td>
   `,
   styles: `
+    /* painted for itself: the rows beside a ticked one keep their picture */
+    :host {
+      position: relative;
+      z-index: 0;
+    }
     .block,
     .reason {
       display: block;
