@@ -21,7 +21,11 @@ for (const [family, faces] of Object.entries(FACES)) {
 }
 
 await build({
-  entryPoints: ['src/main.ts', 'src/workers/sheet-worker.ts', 'src/workers/compute-worker.ts'],
+  entryPoints: [
+    ...['main', 'import', 'backup', 'restore'].map((f) => `src/${f}.ts`),
+    'src/workers/sheet-worker.ts',
+    'src/workers/compute-worker.ts',
+  ],
   outdir: 'dist',
   entryNames: '[name]',
   bundle: true,

@@ -1,8 +1,12 @@
 import { spawn } from 'node:child_process';
 import { createRequire } from 'node:module';
 import path from 'node:path';
-import { chromium as chromiumPath, root } from './bootstrap.mjs';
+import { chromium as chromiumPath, root, run } from './bootstrap.mjs';
 
+/** Reads the demo world into a database, as `npm run demo` does. */
+export function importDemo(database) {
+  run(process.execPath, ['server/dist/import.js', 'demo', '--unless-own'], { RIGGER_DB: database });
+}
 /** Starts the built server on a free port with its own database; resolves once it serves. */
 export async function startServer(database) {
   const child = spawn(process.execPath, [path.join(root, 'server/dist/main.js')], {

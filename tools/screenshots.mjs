@@ -2,7 +2,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './bootstrap.mjs';
-import { openBrowser, startServer } from './running-product.mjs';
+import { importDemo, openBrowser, startServer } from './running-product.mjs';
 
 // One current picture of each main view, from fresh demo data.
 ensureInstalled();
@@ -11,7 +11,9 @@ ensureBuilt();
 const dir = mkdtempSync(path.join(tmpdir(), 'rigger-shots-'));
 const out = path.join(root, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
-const server = await startServer(path.join(dir, 'shots.sqlite'));
+const database = path.join(dir, 'shots.sqlite');
+importDemo(database);
+const server = await startServer(database);
 const { base } = server;
 const browser = await openBrowser();
 const desk = { width: 1280, height: 800 };

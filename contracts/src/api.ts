@@ -1,6 +1,6 @@
-import { STAGES } from '@rigger/core';
+import { ITEM_KINDS, SECTIONS, STAGES } from '@rigger/core';
 import * as z from 'zod';
-import { JobFileSchema, SECTION_SCHEMAS } from './job';
+import { CustomerSchema, JobFileSchema, JobSchema, SECTION_SCHEMAS } from './job';
 
 export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({ section: z.literal('brief'), code: z.literal('usage-sum'), sum: z.number() }),
@@ -11,6 +11,16 @@ export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({ section: z.literal('brief'), code: z.literal('stance-unsaid') }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('size-unreadable') }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('not-priced') }),
+  z.strictObject({
+    section: z.literal('vehicle'),
+    code: z.literal('vehicle-not-there'),
+    codes: z.array(z.string()).readonly(),
+  }),
+  z.strictObject({
+    section: z.literal('tire'),
+    code: z.literal('tire-not-there'),
+    codes: z.array(z.string()).readonly(),
+  }),
   z.strictObject({ section: z.literal('match'), code: z.literal('no-source') }),
   z.strictObject({ section: z.literal('match'), code: z.literal('not-fitting'), count: z.number() }),
   z.strictObject({ section: z.literal('match'), code: z.literal('unknown-parts'), count: z.number() }),
@@ -26,24 +36,154 @@ export const BoardRowSchema = z
     vehicle: z.string(),
     target: z.string(),
     lacks: z.array(LackSchema),
+    archived: z.boolean(),
+    /** what keeps the job from being read; null for one that can be */
+    unreadable: z.string().nullable(),
     updatedAt: z.iso.datetime(),
   })
   .meta({ id: 'BoardRow' });
 export type BoardRow = z.infer<typeof BoardRowSchema>;
-export const BoardSchema = z.strictObject({ jobs: z.array(BoardRowSchema) }).meta({ id: 'Board' });
-export const NewJobSchema = z
-  .strictObject({ customer: z.string().trim().min(1).max(200) })
-  .meta({ id: 'NewJob' });
+export const BoardSchema = z
+  .strictObject({
+    jobs: z.array(BoardRowSchema),
+    /** jobs at each stage, with the same words found */
+    counts: z.record(z.enum(STAGES), z.int()),
+    archived: z.int(),
+    /** of those that are not done, how many still need something */
+    lacking: z.int(),
+    /** `after` of the next page; null on the last one */
+    next: z.int().nullable(),
+  })
+  .meta({ id: 'Board' });
+export type Board = z.infer<typeof BoardSchema>;
+/** An item of the catalogue that a job uses and that changed since the job was computed. */
+export const ItemChangeSchema = z
+  .strictObject({
+    kind: z.enum(ITEM_KINDS),
+    code: z.string(),
+    gone: z.boolean(),
+    fields: z.array(
+      // undefined, where the record has no such field, is not there at all
+      z.strictObject({
+        path: z.array(z.string()).readonly(),
+        before: z.unknown().optional(),
+        after: z.unknown().optional(),
+      }),
+    ),
+  })
+  .meta({ id: 'ItemChange' });
+export type ItemChange = z.infer<typeof ItemChangeSchema>;
+/** A job as it is asked for: `catalogue` is the state it counts with (0: the shop has none), `changes` what differs since. */
+export const JobAnswerSchema = JobSchema.extend({
+  catalogue: z.int().min(0),
+  changes: z.array(ItemChangeSchema),
+}).meta({ id: 'JobAnswer' });
+export type JobAnswer = z.infer<typeof JobAnswerSchema>;
+const fileFault = z.strictObject({ file: z.string(), path: z.string(), message: z.string() });
+/** Files of an import by their path in the folder. */
+export const ImportFilesSchema = z
+  .strictObject({
+    origin: z.string().min(1).max(200),
+    files: z.record(z.string().min(1).max(200), z.string()),
+  })
+  .meta({ id: 'ImportFiles' });
+export const ImportPreviewSchema = z
+  .strictObject({
+    faults: z.array(fileFault),
+    items: z.array(
+      z.strictObject({
+        kind: z.enum(ITEM_KINDS),
+        code: z.string(),
+        does: z.enum(['comes', 'changes', 'goes']),
+      }),
+    ),
+    settings: z.enum(['comes', 'stays']),
+    jobs: z.array(z.int()),
+  })
+  .meta({ id: 'ImportPreview' });
+export type ImportPreview = z.infer<typeof ImportPreviewSchema>;
+export const CatalogueStateSchema = z
+  .strictObject({
+    /** 0: the shop has no catalogue yet */
+    number: z.int().min(0),
+    faults: z.array(z.strictObject({ path: z.string(), message: z.string() })),
+    imports: z.array(
+      z.strictObject({ number: z.int(), origin: z.string(), author: z.string(), at: z.iso.datetime() }),
+    ),
+  })
+  .meta({ id: 'CatalogueState' });
+export type CatalogueState = z.infer<typeof CatalogueStateSchema>;
+const passphrase = z.string().max(400).default('');
+export const PassphraseSchema = z.strictObject({ passphrase }).meta({ id: 'Passphrase' });
+export const BackupSchema = z
+  .strictObject({
+    name: z.string(),
+    at: z.iso.datetime(),
+    bytes: z.int(),
+    /** under a passphrase that nobody but who made it knows */
+    sealed: z.boolean(),
+  })
+  .meta({ id: 'Backup' });
+export type Backup = z.infer<typeof BackupSchema>;
+export const BackupsSchema = z.strictObject({ backups: z.array(BackupSchema) }).meta({ id: 'Backups' });
+/** What putting a backup back would change, by numbers of jobs. */
+export const RestorePreviewSchema = z
+  .strictObject({
+    comes: z.array(z.int()),
+    goes: z.array(z.int()),
+    changes: z.array(z.int()),
+    same: z.int(),
+    catalogue: z.enum(['same', 'changes']),
+    settings: z.enum(['same', 'changes']),
+  })
+  .meta({ id: 'RestorePreview' });
+export type RestorePreview = z.infer<typeof RestorePreviewSchema>;
+const MOST_ROWS = 200;
+export const BoardQuerySchema = z
+  .strictObject({
+    stage: z.enum(STAGES).optional(),
+    archived: z.enum(['yes', 'no']).default('no'),
+    find: z.string().max(200).default(''),
+    after: z.coerce.number().int().min(0).default(0),
+    limit: z.coerce.number().int().min(1).max(MOST_ROWS).default(MOST_ROWS),
+  })
+  .meta({ id: 'BoardQuery' });
+/** Why a revision was written: a new job, an edit, a job file read, an earlier state brought back, or kept by an update. */
+export const REVISED = ['new', 'edit', 'file', 'brought-back', 'kept'] as const;
+export const RevisionSchema = z
+  .strictObject({
+    id: z.string(),
+    section: z.enum(SECTIONS),
+    version: z.int().min(1),
+    /** version that it was made from; null for the first */
+    madeFrom: z.int().min(1).nullable(),
+    /** as set on the device it was written on; may be empty */
+    author: z.string(),
+    why: z.enum(REVISED),
+    at: z.iso.datetime(),
+  })
+  .meta({ id: 'Revision' });
+export type Revision = z.infer<typeof RevisionSchema>;
+export const HistorySchema = z.strictObject({ revisions: z.array(RevisionSchema) }).meta({ id: 'History' });
+export const RevisionDataSchema = z
+  .strictObject({ revision: RevisionSchema, data: z.unknown(), before: z.unknown() })
+  .meta({ id: 'RevisionData' });
+export type RevisionData = z.infer<typeof RevisionDataSchema>;
+export const ArchiveSchema = z.strictObject({ archived: z.boolean() }).meta({ id: 'Archive' });
+export const NewJobSchema = z.strictObject({ customer: CustomerSchema }).meta({ id: 'NewJob' });
 export const ImportSchema = JobFileSchema;
+/** A save names the version it was made from; one that brings an earlier state back says so. */
+const saveOf = <T extends z.ZodType>(data: T, id: string) =>
+  z
+    .strictObject({ version: z.int().min(1), data, why: z.enum(['edit', 'brought-back']).default('edit') })
+    .meta({ id });
 export const SaveSchemas = {
-  head: z.strictObject({ version: z.int().min(1), data: SECTION_SCHEMAS.head }).meta({ id: 'SaveHead' }),
-  brief: z.strictObject({ version: z.int().min(1), data: SECTION_SCHEMAS.brief }).meta({ id: 'SaveBrief' }),
-  vehicle: z
-    .strictObject({ version: z.int().min(1), data: SECTION_SCHEMAS.vehicle })
-    .meta({ id: 'SaveVehicle' }),
-  tape: z.strictObject({ version: z.int().min(1), data: SECTION_SCHEMAS.tape }).meta({ id: 'SaveTape' }),
-  tire: z.strictObject({ version: z.int().min(1), data: SECTION_SCHEMAS.tire }).meta({ id: 'SaveTire' }),
-  build: z.strictObject({ version: z.int().min(1), data: SECTION_SCHEMAS.build }).meta({ id: 'SaveBuild' }),
+  head: saveOf(SECTION_SCHEMAS.head, 'SaveHead'),
+  brief: saveOf(SECTION_SCHEMAS.brief, 'SaveBrief'),
+  vehicle: saveOf(SECTION_SCHEMAS.vehicle, 'SaveVehicle'),
+  tape: saveOf(SECTION_SCHEMAS.tape, 'SaveTape'),
+  tire: saveOf(SECTION_SCHEMAS.tire, 'SaveTire'),
+  build: saveOf(SECTION_SCHEMAS.build, 'SaveBuild'),
 };
 export const SavedSchema = z
   .strictObject({
@@ -54,4 +194,13 @@ export const SavedSchema = z
   })
   .meta({ id: 'Saved' });
 export type Saved = z.infer<typeof SavedSchema>;
-export const HealthSchema = z.strictObject({ ok: z.literal(true) }).meta({ id: 'Health' });
+export const HealthSchema = z
+  .strictObject({
+    /** the process answers */
+    alive: z.literal(true),
+    /** the shop's file is open, in its place, and answers */
+    ready: z.boolean(),
+    /** what keeps it from being ready */
+    fault: z.string().nullable(),
+  })
+  .meta({ id: 'Health' });

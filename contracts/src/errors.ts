@@ -13,8 +13,61 @@ export const ERRORS = {
     meaning: 'The file is not a job this version can read; each fault is named with its path.',
   },
   'job-not-found': { status: 404, meaning: 'No job has this id.' },
+  'job-unreadable': {
+    status: 422,
+    meaning:
+      'The stored job cannot be read; what is wrong with it is in the message. The other jobs are not touched.',
+  },
+  'revision-not-found': { status: 404, meaning: 'The job has no such revision.' },
+  'backup-not-found': { status: 404, meaning: 'There is no backup of this name.' },
+  'backup-sealed': {
+    status: 403,
+    meaning: 'The backup is sealed; this passphrase does not open it, or a byte of it was changed.',
+  },
+  'backup-unreadable': { status: 422, meaning: 'The file is no backup that this version can read.' },
+  'state-not-found': { status: 404, meaning: 'The catalogue never had this state.' },
+  'import-invalid': {
+    status: 422,
+    meaning:
+      'The files are no catalogue this version can read; each fault is named with file and path. Nothing was changed.',
+  },
   'route-not-found': { status: 404, meaning: 'The server has no such address.' },
   'asset-not-found': { status: 404, meaning: 'The file asked for is not part of the application.' },
+  'method-not-allowed': { status: 405, meaning: 'The address takes other methods only; they are in Allow.' },
+  'address-unreadable': { status: 400, meaning: 'The address holds an escape that is no text.' },
+  'body-encoding': {
+    status: 415,
+    meaning: 'Bodies are taken as JSON in UTF-8, plain or compressed by gzip, deflate or brotli.',
+  },
+  'body-broken': {
+    status: 400,
+    meaning: 'The body could not be taken apart: it is broken off or not what its head says.',
+  },
+  'range-not-served': { status: 416, meaning: 'The part of the file that was asked for does not exist.' },
+  'precondition-failed': { status: 412, meaning: 'The file is not the version that was asked for.' },
+  'host-not-allowed': {
+    status: 421,
+    meaning: 'The server does not answer under this name; the allowed ones are in RIGGER_HOSTS.',
+  },
+  'origin-not-allowed': { status: 403, meaning: 'Only pages of this server may write to it.' },
+  'too-costly': {
+    status: 422,
+    meaning: 'The request asks for more than one answer may cost; the message says how much less would do.',
+  },
+  'took-too-long': {
+    status: 503,
+    meaning: 'The work was stopped at its time limit; ask for less, or again later.',
+  },
+  'store-busy': {
+    status: 503,
+    meaning: 'Another program holds the database; nothing was saved, try again shortly.',
+  },
+  'store-failed': {
+    status: 507,
+    meaning: 'The database could not be written; nothing was saved. The server log says why.',
+  },
+  'shutting-down': { status: 503, meaning: 'The server is being stopped; try again when it is back.' },
+  'starting-up': { status: 503, meaning: 'The server is opening the shop’s file; try again shortly.' },
   'version-conflict': {
     status: 409,
     meaning: 'Somebody saved a newer version; both are in the answer and nothing was overwritten.',
@@ -26,7 +79,7 @@ export const ERRORS = {
     meaning:
       'With these values a figure of the answer is beyond what it can mean; each is named with its path.',
   },
-  'too-busy': { status: 503, meaning: 'The sheet printer has too much waiting; try again shortly.' },
+  'too-busy': { status: 503, meaning: 'Too much is waiting; try again after the time in Retry-After.' },
   internal: {
     status: 500,
     meaning: 'Something went wrong on the server; it is in the server log under the request id.',

@@ -12,8 +12,23 @@ import {
 } from '@rigger/core';
 import * as z from 'zod';
 
-const line = z.string().max(200);
-const prose = z.string().max(4000);
+/** what a screen or a sheet of paper can show: NUL and its like are no text */
+const CONTROLS = /(?![\t\n\r])\p{Cc}|[\uFFFE\uFFFF]/u;
+const written = (max: number) =>
+  z
+    .string()
+    .max(max)
+    .refine((s) => !CONTROLS.test(s), {
+      message: 'holds a character that cannot be shown; type it again',
+      abort: true,
+    });
+const line = written(200);
+const prose = written(4000);
+/** blanks, joiners and marks without a letter are no name */
+const named = line.refine(
+  (s) => /[\p{L}\p{N}\p{P}\p{S}]/u.test(s),
+  'has nothing in it that can be read; write a name',
+);
 const id = z.string().min(1).max(60);
 const code = z.string().min(1).max(60);
 const nullable = (min: number, max: number) => z.number().min(min).max(max).nullable();
@@ -41,8 +56,9 @@ export const MOST_CANDIDATES = 5;
 const L = ENTRY_LIMITS;
 const within = (r: readonly [number, number]) => nullable(r[0], r[1]);
 
+export const CustomerSchema = z.string().trim().pipe(named);
 export const HeadSchema = z.strictObject({
-  customer: line.min(1),
+  customer: named,
   trade: line,
   stage: z.enum(STAGES),
   promiseDate: z.iso.date().nullable(),
@@ -173,6 +189,9 @@ export const JobSchema = z
   .strictObject({
     id,
     number: z.int().min(1),
+    /** the state of the catalogue that it is computed with; null before the shop had one */
+    catalogue: z.int().min(1).nullable(),
+    archivedAt: z.iso.datetime().nullable(),
     createdAt: z.iso.datetime(),
     updatedAt: z.iso.datetime(),
     sections: z.strictObject({
@@ -212,8 +231,6 @@ export const SettingsSchema = z
       .max(40),
   })
   .meta({ id: 'Settings', description: 'What the shop sets for itself' }) satisfies z.ZodType<ShopSettings>;
-/** What settings gained since they were first stored. */
-export const ADDED_TO_SETTINGS = { shopName: '', shopPlace: '' } as const;
 export const VersionedSettingsSchema = versioned(SettingsSchema).meta({ id: 'VersionedSettings' });
 export type VersionedSettings = z.infer<typeof VersionedSettingsSchema>;
 
@@ -222,14 +239,14 @@ export const JOB_FILE_VERSION = 3;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** Fields that a job of an earlier version lacks, as nobody had filled them in. */
-export const ADDED_TO_TIRE = { newAxleRatio: null, rearSize: '', candidates: [], reliefs: [] } as const;
+const ADDED_TO_TIRE = { newAxleRatio: null, rearSize: '', candidates: [], reliefs: [] } as const;
 const RENAMED: Readonly<Record<string, string>> = {
   'corvane-drumlin-2500': 'corvane-drumlin-heavy',
   'ostrey-c-series': 'ostrey-tallow',
 };
 /** Sections of a job of version 2 as version 3 has them: wheels per axle, old lifts with their height, where the tape was
  *  held, two platforms under their new names. */
-export const toVersion3 = {
+const toVersion3 = {
   vehicle: (d: Loose): Loose => ({
     ...d,
     platform: typeof d.platform === 'string' ? (RENAMED[d.platform] ?? d.platform) : d.platform,

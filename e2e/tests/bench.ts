@@ -1,12 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const MAIN = join(import.meta.dirname, '../../server/dist/main.js');
+const DIST = join(import.meta.dirname, '../../server/dist');
+const MAIN = join(DIST, 'main.js');
+const DEMO = join(import.meta.dirname, '../../demo');
 
 /** The product as it is shipped, on its own data; can be killed and started again on the same port. */
 export class Server {
@@ -15,6 +17,14 @@ export class Server {
   constructor(readonly database: string) {}
   get base(): string {
     return `http://127.0.0.1:${this.port}/`;
+  }
+  /** Reads the demo world in, as `npm run demo` does. */
+  importDemo(): void {
+    const done = spawnSync(process.execPath, [join(DIST, 'import.js'), DEMO], {
+      env: { ...process.env, RIGGER_DB: this.database },
+      encoding: 'utf8',
+    });
+    expect(done.stderr).toBe('');
   }
   async start(): Promise<void> {
     const child = spawn(process.execPath, [MAIN], {
@@ -82,6 +92,7 @@ export const test = base.extend<{ server: Server; wrong: string[]; second: Page 
   server: async ({}, use) => {
     const dir = mkdtempSync(join(tmpdir(), 'rigger-journey-'));
     const server = new Server(join(dir, 'shop.sqlite'));
+    server.importDemo();
     await server.start();
     await use(server);
     await server.stop();

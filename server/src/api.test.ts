@@ -1,4 +1,4 @@
-import { JobFileSchema, JobSchema } from '@rigger/contracts';
+import { JobAnswerSchema, JobFileSchema } from '@rigger/contracts';
 import { SECTIONS } from '@rigger/core';
 import { openServer, type OpenServer } from './testing/open-server';
 
@@ -11,15 +11,15 @@ const put = (id: string, section: string, version: number, data: unknown) =>
   s.api.put(`/api/jobs/${id}/sections/${section}`).send({ version, data });
 
 describe('the board', () => {
-  it('has the demo jobs in order with stage, promise and what each lacks', async () => {
+  it('has the demo jobs in the order of their promises, done ones last, with stage, promise and what each lacks', async () => {
     const { body } = await s.api.get('/api/jobs').expect(200);
     expect(body.jobs.map((j: any) => [j.number, j.stage])).toEqual([
-      [1009, 'done'],
       [1010, 'follow-up'],
-      [1012, 'quote'],
-      [1013, 'parts'],
       [1014, 'bay'],
+      [1013, 'parts'],
+      [1012, 'quote'],
       [1015, 'brief'],
+      [1009, 'done'],
     ]);
     expect(body.jobs.find((j: any) => j.number === 1012)).toMatchObject({
       customer: 'Hut warden',
@@ -39,7 +39,7 @@ describe('the board', () => {
 describe('jobs', () => {
   it('a new job is empty, numbered on, and has six sections at version 1', async () => {
     const { body } = await s.api.post('/api/jobs').send({ customer: '  Ferry pilot ' }).expect(201);
-    const job = JobSchema.parse(body);
+    const job = JobAnswerSchema.parse(body);
     expect(job.number).toBeGreaterThan(1015);
     expect(job.sections.head.data.customer).toBe('Ferry pilot');
     for (const name of SECTIONS) expect(job.sections[name].version).toBe(1);

@@ -1,26 +1,34 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Catalogue } from '@rigger/core';
 import Papa from 'papaparse';
 import type { DynamicContent, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { apiRoutes } from './routes/routes';
 import { openApiDocument } from './routes/openapi';
 import { sectionsOf } from './services/jobs-service';
 import { partsCsv } from './services/parts-csv';
-import { calibrationDocument } from './services/calibration-document';
+import { printable, type Printable, type PrintTask } from './services/printable';
 import { sheetDocument } from './services/sheet-document';
 import { sheetModel, type SheetModel } from './services/sheet-model';
 import { elevationSvg } from './services/elevation-svg';
 import { openServer, type OpenServer } from './testing/open-server';
 
 let s: OpenServer;
-let printed: SheetModel[] = [];
+let printed: { readonly task: PrintTask; readonly made: Printable }[] = [];
 let hold: ((signal?: AbortSignal) => Promise<void>) | null = null;
 beforeAll(async () => {
   s = await openServer({
-    async print({ model }, signal) {
-      printed.push(model);
-      if (hold) await hold(signal);
-      return new TextEncoder().encode('%PDF-1.7 made');
+    printer: {
+      async print(task, signal) {
+        const made = printable(task, JSON.parse(task.catalogue.text) as Catalogue);
+        printed.push({ task, made });
+        if (hold) await hold(signal);
+        if (made.kind === 'refused') return { ok: false, code: made.code };
+        return {
+          ok: true,
+          body: made.kind === 'text' ? made.text : new TextEncoder().encode('%PDF-1.7 made'),
+        };
+      },
     },
   });
 });
@@ -46,7 +54,9 @@ describe('the build sheet', () => {
     expect(r.headers['content-type']).toBe('application/pdf');
     expect(r.headers['content-disposition']).toContain('build-sheet-1012.pdf');
     expect(printed).toHaveLength(1);
-    expect(printed[0]).toMatchObject({ number: 1012, printedOn: '2026-11-25' });
+    expect(printed[0]!.task).toMatchObject({ number: 1012, day: '2026-11-25', what: 'sheet' });
+    // the document itself is looked at below
+    expect(printed[0]!.made.kind).toBe('document');
   });
   it('needs a vehicle and says so', async () => {
     const fresh = (await s.api.post('/api/jobs').send({ customer: 'Nobody yet' })).body;
@@ -85,10 +95,6 @@ describe('the build sheet', () => {
       expect(lifted).toContain(`${axle}. Suspension lift: `);
     }
     expect(lifted).toContain('Doubt: spring rate');
-  });
-  it('can be sent to a worker: it is plain data', async () => {
-    const m = await modelOf(1014);
-    expect(structuredClone(m)).toEqual(m);
   });
   it('draws the elevation of this vehicle, taped or computed', async () => {
     const m = await modelOf(1012);
@@ -130,7 +136,8 @@ describe('the calibration card', () => {
     const r = await s.api.get(`/api/jobs/${job.id}/calibration.pdf`).expect(200);
     expect(r.headers['content-disposition']).toContain('calibration-1012.pdf');
     expect(printed).toHaveLength(1);
-    const text = JSON.stringify(calibrationDocument(printed[0]!));
+    const { made } = printed[0]!;
+    const text = JSON.stringify(made.kind === 'document' && made.document);
     for (const wanted of [
       'LT285/70R17',
       '2577 mm',
@@ -177,7 +184,7 @@ describe('the parts list as CSV', () => {
 
 describe('OpenAPI', () => {
   const paths = () => openApiDocument(routes()).paths as Record<string, Record<string, any>>;
-  const routes = () => apiRoutes({} as Parameters<typeof apiRoutes>[0]);
+  const routes = () => apiRoutes({ stores: s.shop.stores } as Parameters<typeof apiRoutes>[0]);
   it('is served, is 3.1, and has every route and no other', async () => {
     const { body } = await s.api.get('/api/openapi.json').expect(200);
     expect(body.openapi).toMatch(/^3\.1/);

@@ -1,30 +1,58 @@
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { start } from './start';
+import { StoreFault } from './store/store-fault';
 
 const fromHere = (path: string) => fileURLToPath(new URL(path, import.meta.url));
-const database = process.env.RIGGER_DB ?? fromHere('../../var/rigger.sqlite');
-if (database !== ':memory:') mkdirSync(dirname(database), { recursive: true });
+const LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
+const MOST_PORT = 65_535;
+const REFUSED = 2;
+
+function refuse(sentence: string): never {
+  console.error(sentence);
+  process.exit(REFUSED);
+}
+const {
+  PORT = '4300',
+  LOG_LEVEL = 'warn',
+  RIGGER_DB,
+  RIGGER_HOSTS,
+  RIGGER_BACKUPS,
+  RIGGER_BACKUP_HOURS = '24',
+} = process.env;
+const backupHours = Number(RIGGER_BACKUP_HOURS);
+const port = Number(PORT);
+if (PORT.trim() === '' || !Number.isInteger(port) || port < 0 || port > MOST_PORT)
+  refuse(`PORT is ${PORT}: give a whole number from 0 to ${MOST_PORT} (0 takes a free one).`);
+if (!LEVELS.includes(LOG_LEVEL)) refuse(`LOG_LEVEL is ${LOG_LEVEL}: give one of ${LEVELS.join(', ')}.`);
+if (RIGGER_BACKUP_HOURS.trim() === '' || !(backupHours >= 0))
+  refuse(`RIGGER_BACKUP_HOURS is ${RIGGER_BACKUP_HOURS}: give hours, or 0 for no backup by itself.`);
 
 const running = await start({
-  database,
-  demoDir: fromHere('../../demo'),
+  database: RIGGER_DB ?? fromHere('../../var/rigger.sqlite'),
   webRoot: fromHere('../../web/dist/browser'),
-  port: Number(process.env.PORT ?? 4300),
-  logLevel: process.env.LOG_LEVEL ?? 'warn',
+  port,
+  backups: RIGGER_BACKUPS ?? fromHere('../../var/backups'),
+  backupHours,
+  logLevel: LOG_LEVEL,
+  hosts: RIGGER_HOSTS,
 }).catch((error: unknown) => {
-  const code = (error as { code?: string }).code;
-  console.error(
-    code === 'EADDRINUSE'
-      ? `Port ${process.env.PORT ?? 4300} is taken: stop the other server, or set PORT to another number.`
-      : error,
-  );
-  process.exit(1);
+  const { code } = error as { code?: string };
+  if (code === 'EADDRINUSE')
+    refuse(`Port ${port} is taken: stop the other server, or set PORT to another number.`);
+  if (code === 'EACCES')
+    refuse(`Port ${port} may not be used by this user: set PORT to a number above 1023.`);
+  if (error instanceof StoreFault) refuse(error.message);
+  throw error;
 });
+const { number } = running.shop.stores.catalogues.now;
 console.log(
-  `Apt Rigger serves ${running.address} (${running.seeded === 'seeded' ? 'demo world seeded' : 'data kept'})`,
+  `Apt Rigger serves ${running.address}${number === 0 ? ' (no catalogue yet: the start page says how to get one)' : ''}`,
 );
 
+let ending = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.once(signal, () => void running.stop().then(() => process.exit(0)));
+  process.on(signal, () => {
+    if (ending) return;
+    ending = true;
+    void running.stop().then(() => process.exit(0));
+  });

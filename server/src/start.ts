@@ -1,72 +1,100 @@
+import { ERRORS } from '@rigger/contracts';
 import { existsSync } from 'node:fs';
-import type { Server } from 'node:http';
+import { createServer, type RequestListener, type Server } from 'node:http';
+import { setTimeout as pause } from 'node:timers/promises';
 import { createApp } from './app';
-import { JobsService } from './services/jobs-service';
-import { seed } from './services/seed';
-import { CatalogueStore } from './store/catalogue-store';
-import { JobsStore } from './store/jobs-store';
-import { openStore } from './store/open-store';
-import { SettingsStore } from './store/settings-store';
+import { hostsOf } from './services/guard';
+import { BackupService } from './services/backup-service';
+import { openShop, type Shop } from './services/shop';
+import { Backups } from './store/backups';
 import { createComputer, createSheetPrinter } from './workers/pool';
 
 export interface StartOptions {
   readonly database: string;
-  readonly demoDir: string;
   readonly webRoot: string;
   readonly port: number;
   readonly logLevel?: string | undefined;
+  /** where backups lie, and every how many hours one is made (0: never by itself) */
+  readonly backups: string;
+  readonly backupHours: number;
+  /** names beside the loopback ones under which the server answers, with commas between */
+  readonly hosts?: string | undefined;
 }
 export interface Running {
   readonly server: Server;
   readonly address: string;
-  readonly seeded: 'seeded' | 'kept';
+  readonly shop: Shop;
   readonly stop: () => Promise<void>;
 }
+/** saves that are under way when the server is stopped have this long, ms */
+const DRAIN_MS = 3000;
+const LOOK_EVERY_MS = 1000;
 
-/** Opens the store, seeds it when empty, and serves API and web from one process. */
+/** Takes the port, opens the shop's file, and serves API and web from one process. */
 export async function start(options: StartOptions): Promise<Running> {
-  const db = await openStore(options.database);
-  const jobsStore = new JobsStore(db);
-  const catalogueStore = new CatalogueStore(db);
-  const settings = new SettingsStore(db);
-  const today = () => new Date();
-  const seeded = await seed(
-    { jobs: jobsStore, catalogue: catalogueStore, settings },
-    options.demoDir,
-    today(),
-  );
-  const catalogue = await catalogueStore.read();
+  let listener: RequestListener = openingUp;
+  let underWay = 0;
+  let stopping = false;
+  const server = createServer((req, res) => {
+    underWay++;
+    res.once('close', () => {
+      underWay--;
+    });
+    listener(req, res);
+  });
+  // a port that is taken is known before anything is written
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(options.port, '127.0.0.1', resolve);
+  });
+  const shop = await openShop(options.database).catch((error: unknown) => {
+    server.close();
+    server.closeAllConnections();
+    throw error;
+  });
   const printer = createSheetPrinter();
   const computer = createComputer();
-  const app = createApp({
-    jobs: new JobsService(jobsStore, catalogue),
-    settings,
-    catalogue,
+  const backups = new BackupService(new Backups(options.database, options.backups), shop);
+  const endBackups = backups.everyHours(options.backupHours, (error) => {
+    console.error('The backup on schedule failed:', error instanceof Error ? error.message : error);
+  });
+  listener = createApp({
+    backups,
+    stores: shop.stores,
+    jobs: shop.jobs,
+    fault: shop.fault,
     printer,
     computer,
-    today,
+    today: () => new Date(),
     webRoot: existsSync(options.webRoot) ? options.webRoot : undefined,
     logLevel: options.logLevel,
-  });
-  const server = await new Promise<Server>((resolve, reject) => {
-    const s = app.listen(options.port, '127.0.0.1', (error?: Error) => {
-      if (error) reject(error);
-      else resolve(s);
-    });
-  });
+    hosts: hostsOf(options.hosts),
+    closed: () => (stopping ? 'shutting-down' : null),
+  }) as RequestListener;
+  const looking = setInterval(() => void shop.look().catch(() => undefined), LOOK_EVERY_MS);
   const bound = server.address();
   const port = typeof bound === 'object' && bound ? bound.port : options.port;
   return {
     server,
     address: `http://127.0.0.1:${port}/`,
-    seeded,
+    shop,
+    /** takes nothing new, ends computing, lets saves finish, closes the file */
     async stop() {
+      stopping = true;
+      clearInterval(looking);
+      endBackups();
       const closed = new Promise((resolve) => server.close(resolve));
+      server.closeIdleConnections();
+      await Promise.all([printer.close(), computer.close()]);
+      for (const until = Date.now() + DRAIN_MS; underWay > 0 && Date.now() < until;) await pause(10);
       server.closeAllConnections();
       await closed;
-      await printer.close();
-      await computer.close();
-      await db.destroy();
+      await shop.close();
     },
   };
 }
+const openingUp: RequestListener = (_req, res) => {
+  const { status, meaning } = ERRORS['starting-up'];
+  res.writeHead(status, { 'Content-Type': 'application/json', 'Retry-After': '1', Connection: 'close' });
+  res.end(JSON.stringify({ error: { code: 'starting-up', message: meaning, requestId: '' } }));
+};

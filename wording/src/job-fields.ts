@@ -1,4 +1,4 @@
-import type { JobSections, SectionName } from '@rigger/core';
+import type { ItemKind, JobSections, SectionName } from '@rigger/core';
 import { longDay } from './dates';
 import { length, money, quantity, type Style } from './format';
 import { USE_WORDS } from './words';
@@ -67,6 +67,53 @@ export function fieldText(section: SectionName, path: readonly string[]): string
       ? (USE_WORDS as Readonly<Record<string, string>>)[last]?.toLowerCase()
       : (words[last]?.toLowerCase() ?? { quantity: 'count', size: 'size' }[last]));
   return [words[field] ?? field, inner].filter(Boolean).join(', ');
+}
+export const SECTION_WORDS: Readonly<Record<SectionName, string>> = {
+  head: 'Customer and stage',
+  brief: 'Brief',
+  vehicle: 'Vehicle',
+  tape: 'Tape',
+  tire: 'Tyre',
+  build: 'Parts',
+};
+/** Why a state of a section was written. */
+export const REVISED_WORDS = {
+  new: 'new job',
+  edit: 'changed',
+  file: 'read from a file',
+  'brought-back': 'brought back from an earlier state',
+  kept: 'kept when the program was updated',
+} as const;
+export const ITEM_KIND_WORDS: Readonly<Record<ItemKind, string>> = {
+  platforms: 'Vehicle',
+  parts: 'Part',
+  kits: 'Kit',
+  tires: 'Tyre',
+  wheels: 'Wheel',
+  reliefs: 'Trimming',
+  joints: 'Joint',
+  operations: 'Work',
+  access: 'Access',
+  closing: 'Closing steps',
+};
+const ITEM_FIELD_WORDS: Readonly<Record<string, string>> = {
+  priceMinor: 'price',
+  onHand: 'in stock',
+  leadDays: 'days to come',
+  maker: 'maker',
+  name: 'name',
+  minutes: 'minutes',
+  claimLiftMm: 'lift by its maker',
+  massKg: 'mass',
+  size: 'size',
+  note: 'note',
+  supplier: 'supplier',
+};
+/** One field of an item of the catalogue as it was and as it is: "price 240 mk → 260 mk". */
+export function changeText(path: readonly string[], before: unknown, after: unknown, style: Style): string {
+  const key = [...path].reverse().find((p) => !/^\d+$/.test(p)) ?? '';
+  const name = ITEM_FIELD_WORDS[key] ?? path.join(' ');
+  return `${name} ${entryText(path, before, style)} → ${entryText(path, after, style)}`;
 }
 /** An entry as it is read, with its unit; a row of a list by what it is. */
 export function entryText(path: readonly string[], value: unknown, style: Style): string {

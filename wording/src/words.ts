@@ -49,6 +49,9 @@ export function lackText(l: Lack): string {
       return 'no vehicle';
     case 'to-ask':
       return `${l.count} to ask`;
+    case 'vehicle-not-there':
+    case 'tire-not-there':
+      return `not in the catalogue: ${l.codes.join(', ')}`;
     case 'corners':
       return `${plural(l.count, 'corner')} to tape`;
     case 'no-tire':

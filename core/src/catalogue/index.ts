@@ -1,4 +1,6 @@
 export * from './catalogue';
+export * from './catalogue-changes';
+export * from './check-catalogue';
 export * from './conditions';
 export * from './families';
 export * from './fasteners';

@@ -1,6 +1,6 @@
-import { fitmentOf, LIFT_SOURCES, openQuestions, type Catalogue } from '../catalogue';
+import { fitmentOf, LIFT_SOURCES, openQuestions, type Catalogue, type KnownVehicle } from '../catalogue';
 import { entriesOf } from '../forecast';
-import { CORNERS, usageSum, type JobSections } from '../job';
+import { CORNERS, usageSum, type JobSections, type TireSection } from '../job';
 import { knownVehicle } from '../rules';
 import { parseTireSize } from '../tires';
 import { partsOfJob } from '../vehicle';
@@ -11,10 +11,12 @@ export type Lack =
   | { readonly section: 'brief'; readonly code: 'stance-unsaid' }
   | { readonly section: 'vehicle'; readonly code: 'no-vehicle' }
   | { readonly section: 'vehicle'; readonly code: 'to-ask'; readonly count: number }
+  | { readonly section: 'vehicle'; readonly code: 'vehicle-not-there'; readonly codes: readonly string[] }
   | { readonly section: 'tape'; readonly code: 'corners'; readonly count: number }
   | { readonly section: 'tire'; readonly code: 'no-tire' }
   | { readonly section: 'tire'; readonly code: 'size-unreadable' }
   | { readonly section: 'tire'; readonly code: 'not-priced' }
+  | { readonly section: 'tire'; readonly code: 'tire-not-there'; readonly codes: readonly string[] }
   | { readonly section: 'match'; readonly code: 'no-source' }
   | { readonly section: 'match'; readonly code: 'not-fitting'; readonly count: number }
   | { readonly section: 'match'; readonly code: 'unknown-parts'; readonly count: number };
@@ -31,6 +33,8 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
     const count = openQuestions(vehicle, catalogue).length;
     if (count > 0) out.push({ section: 'vehicle', code: 'to-ask', count });
   }
+  const strange = strangeToVehicle(job, catalogue, vehicle);
+  if (strange.length > 0) out.push({ section: 'vehicle', code: 'vehicle-not-there', codes: strange });
   const untaped = CORNERS.filter((c) => job.tape.corners[c].trim() === '').length;
   if (untaped > 0) out.push({ section: 'tape', code: 'corners', count: untaped });
   const wanted = (job.tire.rear ? (['front', 'rear'] as const) : (['front'] as const))
@@ -42,6 +46,8 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
       section: 'tire',
       code: wanted.every((e) => parseTireSize(e.size).ok) ? 'not-priced' : 'size-unreadable',
     });
+  const gone = strangeToTires(job.tire, catalogue);
+  if (gone.length > 0) out.push({ section: 'tire', code: 'tire-not-there', codes: gone });
   const { chosen, unknown } = partsOfJob(job, catalogue, vehicle);
   if (unknown.length > 0) out.push({ section: 'match', code: 'unknown-parts', count: unknown.length });
   if (!chosen.some((c) => LIFT_SOURCES.includes(c.part.family)))
@@ -51,4 +57,38 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
     if (count > 0) out.push({ section: 'match', code: 'not-fitting', count });
   }
   return out;
+}
+
+/** Codes of the vehicle section that the catalogue does not have: the platform, a fitted part, an answer nobody can give. */
+function strangeToVehicle(job: JobSections, c: Catalogue, vehicle: KnownVehicle | null): readonly string[] {
+  const { platform, variant, changes } = job.vehicle;
+  const fields = vehicle?.platform.variantFields;
+  return [
+    ...(platform !== null && !c.platforms.some((p) => p.code === platform) ? [platform] : []),
+    ...changes.flatMap(({ part }) => (part !== null && !c.parts.some((p) => p.code === part) ? [part] : [])),
+    ...(fields
+      ? Object.entries(variant).flatMap(([key, value]) =>
+          fields.some((f) => f.key === key && f.options.some((o) => o.value === value))
+            ? []
+            : [`${key}: ${value}`],
+        )
+      : []),
+  ];
+}
+/** Tyres, wheels and trimming of the tyre section that the catalogue does not have: they would drop out of list and total. */
+function strangeToTires(t: TireSection, c: Catalogue): readonly string[] {
+  const missing = (
+    list: readonly { readonly code: string }[],
+    codes: readonly (string | null | undefined)[],
+  ) => codes.filter((x): x is string => x != null && !list.some((i) => i.code === x));
+  return [
+    ...new Set([
+      ...missing(c.tires, [t.tireCode, t.rear?.tireCode, ...t.candidates.map((x) => x.tireCode)]),
+      ...missing(c.wheels, [t.wheelCode, t.rear?.wheelCode]),
+      ...missing(
+        c.reliefs,
+        t.reliefs.map((r) => r.relief),
+      ),
+    ]),
+  ];
 }

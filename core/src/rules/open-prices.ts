@@ -7,7 +7,7 @@ import { rule, type Raised } from './rule';
 export type OpenPriceFinding =
   /** a size is wanted and no tyre of it is taken yet, so none is on the list; `offers`: tyres of that size */
   | { readonly code: 'tire-not-priced'; readonly size: string; readonly offers: readonly string[] }
-  /** a wheel is written by hand, so none is on the list */
+  /** a wheel is written by hand, or its code is not in the catalogue: none is on the list */
   | { readonly code: 'wheel-not-priced' }
   /** another axle ratio is planned; the catalogue has no sets, so neither parts nor hours are in the total */
   | { readonly code: 'ratio-not-priced'; readonly from: number | null; readonly to: number };
@@ -38,7 +38,8 @@ export const openPrices = rule<OpenPriceFinding>({
           },
         });
       const written = entries.wheelWidthIn !== null || entries.wheelOffsetMm !== null;
-      if (entries.wheelCode === null && written)
+      const listed = c.catalogue.wheels.some((w) => w.code === entries.wheelCode);
+      if (!listed && (written || entries.wheelCode !== null))
         out.push({ ...about, finding: { code: 'wheel-not-priced' } });
     }
     const { axleRatio: from, newAxleRatio: to } = tire;

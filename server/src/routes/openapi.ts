@@ -13,13 +13,17 @@ export function openApiDocument(routes: readonly Route[]) {
       [r.method]: {
         summary: r.summary,
         parameters: names.map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
+        ...(!('compute' in r) && r.query ? { requestParams: { query: r.query } } : {}),
         ...(r.body
           ? { requestBody: { required: true, content: { 'application/json': { schema: r.body } } } }
           : {}),
         responses: {
           ...('answer' in r
             ? {
-                [r.status]: { description: r.summary, content: { 'application/json': { schema: r.answer } } },
+                ['status' in r ? r.status : 200]: {
+                  description: r.summary,
+                  content: { 'application/json': { schema: r.answer } },
+                },
               }
             : {
                 200: {

@@ -1,38 +1,63 @@
 import type { Request } from 'express';
 import type * as z from 'zod';
+import type { ComputeKind } from '../services/cost';
 
 export interface FileAnswer {
   readonly type: string;
-  readonly fileName: string;
+  /** name to save it under; null for what is shown and not saved */
+  readonly fileName: string | null;
   readonly body: string | Uint8Array;
+  /** a client that has this one already is answered 304 */
+  readonly etag?: string;
 }
-export interface Ask<B> {
+export interface Ask<B, Q = unknown> {
   readonly params: Readonly<Record<string, string>>;
+  readonly query: Q;
   readonly body: B;
+  /** name set on the device that asks; may be empty */
+  readonly author: string;
   readonly signal: AbortSignal;
   readonly request: Request;
 }
-interface Common<B extends z.ZodType> {
+interface Common<B extends z.ZodType, Q extends z.ZodType> {
   readonly method: 'get' | 'post' | 'put';
   /** Express path; `:name` becomes `{name}` in OpenAPI */
   readonly path: string;
   readonly summary: string;
+  readonly query?: Q;
   readonly body?: B;
+  /** bodies up to this many megabytes; 1 when nothing is said */
+  readonly bodyMb?: number;
 }
 export interface JsonRoute<
   B extends z.ZodType = z.ZodType,
   R extends z.ZodType = z.ZodType,
-> extends Common<B> {
+  Q extends z.ZodType = z.ZodType,
+> extends Common<B, Q> {
   readonly status: 200 | 201;
   readonly answer: R;
-  readonly handle: (ask: Ask<z.output<B>>) => Promise<z.input<R>>;
+  readonly handle: (ask: Ask<z.output<B>, z.output<Q>>) => Promise<z.input<R>>;
 }
-export interface FileRoute<B extends z.ZodType = z.ZodType> extends Common<B> {
+export interface FileRoute<B extends z.ZodType = z.ZodType, Q extends z.ZodType = z.ZodType> extends Common<
+  B,
+  Q
+> {
   readonly contentType: string;
-  readonly handle: (ask: Ask<z.output<B>>) => Promise<FileAnswer>;
+  readonly handle: (ask: Ask<z.output<B>, z.output<Q>>) => Promise<FileAnswer>;
 }
-export type Route = JsonRoute | FileRoute;
+/** Read, checked, computed and written in a worker: here its body is bytes only. */
+export interface ComputeRoute {
+  readonly method: 'post';
+  readonly path: string;
+  readonly summary: string;
+  readonly body: z.ZodType;
+  readonly answer: z.ZodType;
+  readonly compute: ComputeKind;
+}
+export type Route = JsonRoute | FileRoute | ComputeRoute;
 
 /** One route: address, contract and work in one record. Express and the OpenAPI document are both made from the list. */
-export const jsonRoute = <B extends z.ZodType, R extends z.ZodType>(route: JsonRoute<B, R>): Route => route;
-export const fileRoute = <B extends z.ZodType>(route: FileRoute<B>): Route => route;
+export const jsonRoute = <B extends z.ZodType, R extends z.ZodType, Q extends z.ZodType>(
+  route: JsonRoute<B, R, Q>,
+): Route => route;
+export const fileRoute = <B extends z.ZodType, Q extends z.ZodType>(route: FileRoute<B, Q>): Route => route;

@@ -1,14 +1,24 @@
 import {
+  ArchiveSchema,
+  BackupSchema,
+  BackupsSchema,
+  PassphraseSchema,
+  RestorePreviewSchema,
+  BoardQuerySchema,
   BoardSchema,
-  CatalogueSchema,
+  CatalogueStateSchema,
   ClearanceRequestSchema,
   ClearanceResultSchema,
   HealthSchema,
+  HistorySchema,
+  ImportFilesSchema,
+  ImportPreviewSchema,
   ImportSchema,
-  JobSchema,
+  JobAnswerSchema,
   KinematicsRequestSchema,
   KinematicsResultSchema,
   NewJobSchema,
+  RevisionDataSchema,
   RideHeightRequestSchema,
   RideHeightResultSchema,
   SavedSchema,
@@ -18,54 +28,170 @@ import {
   TireResultSchema,
   VersionedSettingsSchema,
 } from '@rigger/contracts';
-import { computeTire, SECTIONS, type Catalogue } from '@rigger/core';
+import { SECTIONS } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
+import type { CatalogueState } from '../services/catalogues';
+import { importWorld, previewImport, type Preview, type Stores } from '../services/import-world';
+import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
-import { partsCsv } from '../services/parts-csv';
-import { sheetModel, type SheetModel } from '../services/sheet-model';
-import type { SettingsStore } from '../store/settings-store';
 import type { Computer, SheetPrinter } from '../workers/pool';
-import { fileRoute, jsonRoute, type Ask, type Route } from './route';
+import type { PrintTask } from '../services/printable';
+import { fileRoute, jsonRoute, type Ask, type FileAnswer, type Route } from './route';
 
 export interface RouteDeps {
+  readonly stores: Stores;
   readonly jobs: JobsService;
-  readonly settings: SettingsStore;
-  readonly catalogue: Catalogue;
   readonly printer: SheetPrinter;
   readonly computer: Computer;
+  readonly backups: BackupService;
   readonly today: () => Date;
+  /** what keeps the shop's file from being used, or null */
+  readonly fault: () => Promise<string | null>;
 }
 
 /** Every route of the API. */
 export function apiRoutes(d: RouteDeps): readonly Route[] {
-  const settings = async () => {
-    const s = await d.settings.read();
-    if (!s) throw new AppError('internal');
-    return s;
-  };
+  const { settings: settingsStore, catalogues, catalogue: catalogueStore } = d.stores;
+  const settings = () => settingsStore.read();
   const id = (ask: Ask<unknown>) => ask.params.id ?? '';
-  const sheet = async (ask: Ask<unknown>): Promise<SheetModel> => {
-    const job = await d.jobs.find(id(ask));
-    return sheetModel(job.number, sectionsOf(job), d.catalogue, (await settings()).data, localDay(d.today()));
+  const print = async (
+    ask: Ask<unknown>,
+    what: PrintTask['what'],
+    as: { readonly type: string; readonly fileName: (n: number) => string },
+  ): Promise<FileAnswer> => {
+    const job = await d.jobs.answer(id(ask));
+    const { number, text } = await catalogues.at(job.catalogue);
+    const printed = await d.printer.print(
+      {
+        what,
+        number: job.number,
+        sections: sectionsOf(job),
+        catalogue: { number, text },
+        settings: (await settings()).data,
+        day: localDay(d.today()),
+      },
+      ask.signal,
+    );
+    if (!printed.ok) throw new AppError(printed.code);
+    return { type: as.type, fileName: as.fileName(job.number), body: printed.body };
   };
+  const state = async () => ({
+    number: catalogues.now.number,
+    faults: [...catalogues.now.faults],
+    imports: (await catalogueStore.imports()).map((i) => ({
+      number: i.number,
+      origin: i.origin,
+      author: i.author,
+      at: i.created_at,
+    })),
+  });
+  const mutable = (p: Preview) => ({ ...p, faults: [...p.faults], items: [...p.items], jobs: [...p.jobs] });
   return [
     jsonRoute({
       method: 'get',
       path: '/api/health',
-      summary: 'Whether the server answers',
+      summary: 'Whether the server is alive, and whether it is ready: the shop’s file open and in its place',
       status: 200,
       answer: HealthSchema,
-      handle: () => Promise.resolve({ ok: true as const }),
+      handle: async () => {
+        const fault = await d.fault();
+        return { alive: true as const, ready: fault === null, fault };
+      },
+    }),
+    fileRoute({
+      method: 'get',
+      path: '/api/catalogue',
+      summary: 'Platforms, parts, kits, tyres, wheels: the newest state',
+      contentType: 'application/json',
+      handle: () => Promise.resolve(catalogueAnswer(catalogues.now)),
     }),
     jsonRoute({
       method: 'get',
-      path: '/api/catalogue',
-      summary: 'Platforms, parts, kits, tyres, wheels',
+      path: '/api/catalogue/states',
+      summary: 'The states that the catalogue has had, the newest first, and what is wrong with the newest',
       status: 200,
-      answer: CatalogueSchema,
-      handle: () => Promise.resolve(d.catalogue as z.input<typeof CatalogueSchema>),
+      answer: CatalogueStateSchema,
+      handle: state,
+    }),
+    fileRoute({
+      method: 'get',
+      path: '/api/catalogue/states/:number',
+      summary: 'The catalogue as it was at a state',
+      contentType: 'application/json',
+      handle: async (ask) => {
+        const number = Number(ask.params.number);
+        const known = Number.isSafeInteger(number) && number >= 0 && number <= catalogues.now.number;
+        if (!known) throw new AppError('state-not-found');
+        return catalogueAnswer(await catalogues.at(number));
+      },
+    }),
+    jsonRoute({
+      method: 'post',
+      path: '/api/catalogue/preview',
+      summary: 'What reading these files in would change, or every fault of them; nothing is stored',
+      status: 200,
+      bodyMb: IMPORT_MB,
+      body: ImportFilesSchema,
+      answer: ImportPreviewSchema,
+      handle: async ({ body }) => mutable(await previewImport(d.stores, new Map(Object.entries(body.files)))),
+    }),
+    jsonRoute({
+      method: 'post',
+      path: '/api/catalogue/import',
+      summary: 'These files read in: the newest state of the catalogue from now on',
+      status: 200,
+      bodyMb: IMPORT_MB,
+      body: ImportFilesSchema,
+      answer: CatalogueStateSchema,
+      handle: async ({ body, author }) => {
+        const done = await importWorld(d.stores, new Map(Object.entries(body.files)), {
+          origin: body.origin,
+          author,
+          today: d.today(),
+        });
+        if (done.faults.length > 0)
+          throw new AppError('import-invalid', undefined, {
+            faults: done.faults.map((f) => ({ path: `${f.file}: ${f.path}`, message: f.message })),
+          });
+        return state();
+      },
+    }),
+    jsonRoute({
+      method: 'get',
+      path: '/api/backups',
+      summary: 'The backups of the shop, the newest first',
+      status: 200,
+      answer: BackupsSchema,
+      handle: async () => ({ backups: await d.backups.list() }),
+    }),
+    jsonRoute({
+      method: 'post',
+      path: '/api/backups',
+      summary: 'A backup of the shop as it is now, sealed when a passphrase is given',
+      status: 201,
+      body: PassphraseSchema,
+      answer: BackupSchema,
+      handle: ({ body }) => d.backups.make(body.passphrase),
+    }),
+    jsonRoute({
+      method: 'post',
+      path: '/api/backups/:name/preview',
+      summary: 'What putting this backup back would change; nothing is stored',
+      status: 200,
+      body: PassphraseSchema,
+      answer: RestorePreviewSchema,
+      handle: ({ params, body }) => d.backups.preview(params.name ?? '', body.passphrase),
+    }),
+    jsonRoute({
+      method: 'post',
+      path: '/api/backups/:name/restore',
+      summary: 'This backup in the place of the shop; what was there is backed up before and comes back',
+      status: 200,
+      body: PassphraseSchema,
+      answer: BackupSchema,
+      handle: ({ params, body }) => d.backups.restore(params.name ?? '', body.passphrase),
     }),
     jsonRoute({
       method: 'get',
@@ -83,7 +209,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       answer: VersionedSettingsSchema,
       body: z.strictObject({ version: z.int().min(1), data: SettingsSchema }).meta({ id: 'SaveSettings' }),
       handle: async ({ body }) => {
-        if (!(await d.settings.save(body.version, body.data)))
+        if (!(await settingsStore.save(body.version, body.data)))
           throw new AppError('version-conflict', undefined, { yours: body, theirs: await settings() });
         return settings();
       },
@@ -91,10 +217,12 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
     jsonRoute({
       method: 'get',
       path: '/api/jobs',
-      summary: 'The board',
+      summary: 'The board: a page of jobs, of one stage or all, with words that stand in them',
       status: 200,
+      query: BoardQuerySchema,
       answer: BoardSchema,
-      handle: () => d.jobs.board(),
+      handle: ({ query }) =>
+        d.jobs.board({ ...query, stage: query.stage ?? null, archived: query.archived === 'yes' }),
     }),
     jsonRoute({
       method: 'post',
@@ -102,8 +230,8 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       summary: 'A new job',
       status: 201,
       body: NewJobSchema,
-      answer: JobSchema,
-      handle: ({ body }) => d.jobs.create(body.customer),
+      answer: JobAnswerSchema,
+      handle: ({ body, author }) => d.jobs.create(body.customer, { author }),
     }),
     jsonRoute({
       method: 'post',
@@ -111,16 +239,49 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       summary: 'A job file read as a new job',
       status: 201,
       body: z.unknown(),
-      answer: JobSchema,
-      handle: ({ body }) => d.jobs.read(body),
+      answer: JobAnswerSchema,
+      handle: ({ body, author }) => d.jobs.read(body, { author }),
     }),
     jsonRoute({
       method: 'get',
       path: '/api/jobs/:id',
       summary: 'A whole job',
       status: 200,
-      answer: JobSchema,
-      handle: (ask) => d.jobs.find(id(ask)),
+      answer: JobAnswerSchema,
+      handle: (ask) => d.jobs.answer(id(ask)),
+    }),
+    jsonRoute({
+      method: 'get',
+      path: '/api/jobs/:id/history',
+      summary: 'Who changed what and when: every revision, the newest first',
+      status: 200,
+      answer: HistorySchema,
+      handle: (ask) => d.jobs.history(id(ask)),
+    }),
+    jsonRoute({
+      method: 'get',
+      path: '/api/jobs/:id/history/:revision',
+      summary: 'A revision of a section, and what was there before it',
+      status: 200,
+      answer: RevisionDataSchema,
+      handle: (ask) => d.jobs.revision(id(ask), ask.params.revision ?? ''),
+    }),
+    jsonRoute({
+      method: 'put',
+      path: '/api/jobs/:id/archived',
+      summary: 'Takes a job off the board, or puts it back',
+      status: 200,
+      body: ArchiveSchema,
+      answer: JobAnswerSchema,
+      handle: (ask) => d.jobs.archive(id(ask), ask.body.archived),
+    }),
+    jsonRoute({
+      method: 'put',
+      path: '/api/jobs/:id/catalogue',
+      summary: 'Takes over what changed in the catalogue since the job was computed',
+      status: 200,
+      answer: JobAnswerSchema,
+      handle: (ask) => d.jobs.takeOver(id(ask)),
     }),
     ...SECTIONS.map((section) =>
       jsonRoute({
@@ -128,9 +289,14 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
         path: `/api/jobs/:id/sections/${section}`,
         summary: `Save the ${section} section`,
         status: 200,
-        body: SaveSchemas[section] as z.ZodType<{ version: number; data: unknown }>,
+        body: SaveSchemas[section] as z.ZodType<{
+          version: number;
+          data: unknown;
+          why: 'edit' | 'brought-back';
+        }>,
         answer: SavedSchema,
-        handle: (ask) => d.jobs.save(id(ask), section, ask.body.version, ask.body.data),
+        handle: ({ params, body, author }) =>
+          d.jobs.save(params.id ?? '', section, body.version, body.data, { author, why: body.why }),
       }),
     ),
     jsonRoute({
@@ -141,86 +307,68 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       answer: ImportSchema,
       handle: (ask) => d.jobs.file(id(ask), d.today()),
     }),
-    jsonRoute({
+    {
       method: 'post',
       path: '/api/compute/kinematics',
       summary: 'Figures of a suspension, edited or not, at each sample of travel and rack',
-      status: 200,
       body: KinematicsRequestSchema,
       answer: KinematicsResultSchema,
-      handle: async (ask) =>
-        (await d.computer.kinematics(ask.body, ask.signal)) as z.input<typeof KinematicsResultSchema>,
-    }),
-    jsonRoute({
+      compute: 'kinematics',
+    },
+    {
       method: 'post',
       path: '/api/compute/ride-height',
       summary: 'Ride height of an axle with its edits and added masses, by balance',
-      status: 200,
       body: RideHeightRequestSchema,
       answer: RideHeightResultSchema,
-      handle: (ask) => d.computer.rideHeight(ask.body, ask.signal),
-    }),
-    jsonRoute({
+      compute: 'ride-height',
+    },
+    {
       method: 'post',
       path: '/api/compute/clearance',
       summary: 'Clearance of a tyre to its obstacles over travel and rack',
-      status: 200,
       body: ClearanceRequestSchema,
       answer: ClearanceResultSchema,
-      handle: async (ask) =>
-        (await d.computer.clearance(ask.body, ask.signal)) as z.input<typeof ClearanceResultSchema>,
-    }),
-    jsonRoute({
+      compute: 'clearance',
+    },
+    {
       method: 'post',
       path: '/api/compute/tire',
       summary: 'A tyre as mounted and loaded, and against another',
-      status: 200,
       body: TireRequestSchema,
       answer: TireResultSchema,
-      handle: ({ body }) => Promise.resolve(computeTire(body)),
-    }),
+      compute: 'tire',
+    },
     fileRoute({
       method: 'get',
       path: '/api/jobs/:id/sheet.pdf',
       summary: 'The build sheet, printed',
       contentType: 'application/pdf',
-      handle: async (ask) => {
-        const m = await sheet(ask);
-        return {
-          type: 'application/pdf',
-          fileName: `build-sheet-${m.number}.pdf`,
-          body: await d.printer.print({ what: 'sheet', model: m }, ask.signal),
-        };
-      },
+      handle: (ask) =>
+        print(ask, 'sheet', { type: 'application/pdf', fileName: (n) => `build-sheet-${n}.pdf` }),
     }),
     fileRoute({
       method: 'get',
       path: '/api/jobs/:id/calibration.pdf',
       summary: 'The calibration card of the wanted tyre, printed',
       contentType: 'application/pdf',
-      handle: async (ask) => {
-        const m = await sheet(ask);
-        if (!m.assessment.gearing) throw new AppError('tire-missing');
-        return {
-          type: 'application/pdf',
-          fileName: `calibration-${m.number}.pdf`,
-          body: await d.printer.print({ what: 'calibration', model: m }, ask.signal),
-        };
-      },
+      handle: (ask) =>
+        print(ask, 'calibration', { type: 'application/pdf', fileName: (n) => `calibration-${n}.pdf` }),
     }),
     fileRoute({
       method: 'get',
       path: '/api/jobs/:id/parts.csv',
       summary: 'The parts list as CSV',
       contentType: 'text/csv',
-      handle: async (ask) => {
-        const m = await sheet(ask);
-        return {
-          type: 'text/csv; charset=utf-8',
-          fileName: `parts-${m.number}.csv`,
-          body: partsCsv(m.lines, m.settings.currency),
-        };
-      },
+      handle: (ask) =>
+        print(ask, 'parts', { type: 'text/csv; charset=utf-8', fileName: (n) => `parts-${n}.csv` }),
     }),
   ];
 }
+const IMPORT_MB = 24;
+const catalogueAnswer = ({ number, text }: CatalogueState): FileAnswer => ({
+  type: 'application/json',
+  fileName: null,
+  body: text,
+  etag: `"catalogue-${number}"`,
+});

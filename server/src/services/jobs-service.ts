@@ -2,68 +2,122 @@ import {
   faultsOf,
   JOB_FILE_VERSION,
   JobFileSchema,
+  type Board,
   type BoardRow,
   type Job,
+  type JobAnswer,
   type JobFile,
+  type Revision,
+  type RevisionData,
   type Saved,
 } from '@rigger/contracts';
 import {
+  differences,
   emptySections,
   lacksOf,
   SECTIONS,
-  type Catalogue,
   type JobSections,
   type SectionName,
 } from '@rigger/core';
 import { AppError } from '../errors';
-import type { JobsStore } from '../store/jobs-store';
+import type { BoardQuery, BoardStore } from '../store/board-store';
+import type { By, JobsStore } from '../store/jobs-store';
+import type { Catalogues } from './catalogues';
 
 /** The bare sections of a stored job. */
-export const sectionsOf = (job: Job): JobSections =>
+export const sectionsOf = (job: Pick<Job, 'sections'>): JobSections =>
   Object.fromEntries(SECTIONS.map((s) => [s, job.sections[s].data])) as unknown as JobSections;
+
+/** The board's row of a job, said with the newest catalogue. */
+export function boardRow(job: Job, catalogues: Catalogues): BoardRow {
+  const sections = sectionsOf(job);
+  const { head, vehicle, tire } = sections;
+  const { catalogue } = catalogues.now;
+  const platform = catalogue.platforms.find((p) => p.code === vehicle.platform);
+  const item = catalogue.tires.find((t) => t.code === tire.tireCode);
+  return {
+    id: job.id,
+    number: job.number,
+    customer: head.customer,
+    trade: head.trade,
+    stage: head.stage,
+    promiseDate: head.promiseDate,
+    vehicle: platform ? [platform.label, vehicle.year].filter(Boolean).join(' ') : vehicle.query,
+    target: item?.size ?? tire.targetSize,
+    lacks: [...lacksOf(sections, catalogue)],
+    archived: job.archivedAt !== null,
+    unreadable: null,
+    updatedAt: job.updatedAt,
+  };
+}
 
 /** What can be done with jobs, apart from how they are asked for. */
 export class JobsService {
   constructor(
     private readonly store: JobsStore,
-    private readonly catalogue: Catalogue,
+    private readonly rows: BoardStore,
+    private readonly catalogues: Catalogues,
   ) {}
 
-  async board(): Promise<{ jobs: BoardRow[] }> {
-    return { jobs: (await this.store.all()).map((job) => this.row(job)) };
-  }
-  private row(job: Job): BoardRow {
-    const sections = sectionsOf(job);
-    const { head, vehicle, tire } = sections;
-    const platform = this.catalogue.platforms.find((p) => p.code === vehicle.platform);
-    const item = this.catalogue.tires.find((t) => t.code === tire.tireCode);
-    return {
-      id: job.id,
-      number: job.number,
-      customer: head.customer,
-      trade: head.trade,
-      stage: head.stage,
-      promiseDate: head.promiseDate,
-      vehicle: platform ? [platform.label, vehicle.year].filter(Boolean).join(' ') : vehicle.query,
-      target: item?.size ?? tire.targetSize,
-      lacks: [...lacksOf(sections, this.catalogue)],
-      updatedAt: job.updatedAt,
-    };
+  board(query: BoardQuery): Promise<Board> {
+    return this.rows.page(query);
   }
   async find(id: string): Promise<Job> {
-    const job = await this.store.find(id);
-    if (!job) throw new AppError('job-not-found');
-    return job;
+    const found = await this.store.find(id);
+    if (!found) throw new AppError('job-not-found');
+    if (!found.job)
+      throw new AppError('job-unreadable', `Job ${found.row.number} cannot be read: ${found.fault ?? ''}`);
+    return found.job;
   }
-  async create(customer: string): Promise<Job> {
-    return this.find(await this.store.create(emptySections(customer)));
+  /** A job with the state of the catalogue that it counts with. While nothing it uses has changed that is the newest one; else the
+   *  one it was computed with, until a person takes the changes over. */
+  async answer(id: string): Promise<JobAnswer> {
+    const job = await this.find(id);
+    const changes = await this.catalogues.since(job.catalogue, sectionsOf(job));
+    return {
+      ...job,
+      catalogue: changes.length === 0 ? this.catalogues.now.number : (job.catalogue ?? 0),
+      changes: changes.map(({ kind, code, before, after }) => ({
+        kind,
+        code,
+        fields: before === null || after === null ? [] : [...differences(before, after)],
+        gone: after === null,
+      })),
+    };
   }
-  async save(id: string, section: SectionName, version: number, data: unknown): Promise<Saved> {
-    const r = await this.store.save(id, section, version, data);
+  async create(customer: string, by: By): Promise<JobAnswer> {
+    return this.add(emptySections(customer), by);
+  }
+  private async add(sections: JobSections, by: By): Promise<JobAnswer> {
+    const { number } = this.catalogues.now;
+    return this.answer(await this.store.create(sections, by, { catalogue: number === 0 ? null : number }));
+  }
+  async save(id: string, section: SectionName, version: number, data: unknown, by: By): Promise<Saved> {
+    const r = await this.store.save(id, section, version, data, by);
     if (r.kind === 'missing') throw new AppError('job-not-found');
     if (r.kind === 'conflict')
       throw new AppError('version-conflict', undefined, { yours: { version, data }, theirs: r.theirs });
     return r.saved;
+  }
+  async archive(id: string, away: boolean): Promise<JobAnswer> {
+    if (!(await this.store.archive(id, away))) throw new AppError('job-not-found');
+    return this.answer(id);
+  }
+  /** Takes over what changed in the catalogue. */
+  async takeOver(id: string): Promise<JobAnswer> {
+    const { number } = this.catalogues.now;
+    if (number > 0 && !(await this.store.pin(id, number))) throw new AppError('job-not-found');
+    return this.answer(id);
+  }
+  async history(id: string): Promise<{ revisions: Revision[] }> {
+    const revisions = await this.store.history(id);
+    if (!revisions) throw new AppError('job-not-found');
+    return { revisions };
+  }
+  async revision(id: string, revision: string): Promise<RevisionData> {
+    const found = await this.store.revision(id, revision);
+    if (!found) throw new AppError('revision-not-found');
+    return found;
   }
   async file(id: string, at: Date): Promise<JobFile> {
     const job = await this.find(id);
@@ -76,9 +130,9 @@ export class JobsService {
     };
   }
   /** Reads a job file as a new job; a bad file is refused with the path of each fault and nothing is stored. */
-  async read(file: unknown): Promise<Job> {
+  async read(file: unknown, by: By): Promise<JobAnswer> {
     const parsed = JobFileSchema.safeParse(file);
     if (!parsed.success) throw new AppError('file-invalid', undefined, { faults: faultsOf(parsed.error) });
-    return this.find(await this.store.create(parsed.data.sections));
+    return this.add(parsed.data.sections, { ...by, why: 'file' });
   }
 }

@@ -1,64 +1,135 @@
-import { CatalogueSchema } from '@rigger/contracts';
-import type { Catalogue } from '@rigger/core';
+import { CatalogueSchema, faultsOf, type Fault } from '@rigger/contracts';
+import {
+  changesBetween,
+  ITEM_KINDS,
+  itemsOf,
+  type Catalogue,
+  type CatalogueItem,
+  type ItemKind,
+} from '@rigger/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
+import { writing } from './writing';
 
-const KINDS = [
-  'platforms',
-  'parts',
-  'kits',
-  'tires',
-  'wheels',
-  'reliefs',
-  'joints',
-  'operations',
-  'access',
-] as const;
-interface ItemRow {
-  readonly kind: string;
-  readonly code: string;
-  readonly data: string;
+interface ImportRow {
+  readonly id: string;
+  readonly number: number;
+  readonly origin: string;
+  readonly author: string;
+  readonly created_at: string;
 }
+interface RevisionRow {
+  readonly kind: ItemKind;
+  readonly code: string;
+  readonly version: number;
+  readonly data: string | null;
+}
+/** One reading-in of a catalogue: what it brought. `number` counts the states that the catalogue has had. */
+export interface Imported {
+  readonly number: number;
+  readonly added: number;
+  readonly changed: number;
+  readonly removed: number;
+}
+export type ReadCatalogue =
+  | { readonly ok: true; readonly catalogue: Catalogue }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
 
-/** The catalogue in SQLite, one row per item. */
+/** The catalogue in SQLite: a revision per item, and each import is a state that can be read again. */
 export class CatalogueStore {
   constructor(private readonly db: Knex) {}
 
-  async replace(catalogue: Catalogue): Promise<void> {
+  /** The number of the newest state, or null when the shop has no catalogue yet. */
+  async newest(): Promise<number | null> {
+    const [row] =
+      await this.db<ImportRow>('catalogue_imports').max<{ newest: number | null }[]>('number as newest');
+    return row?.newest ?? null;
+  }
+  async imports(): Promise<readonly ImportRow[]> {
+    return this.db<ImportRow>('catalogue_imports').orderBy('number', 'desc');
+  }
+  /** Puts a catalogue in the place of the newest state: only what differs is written. Checked before, by who calls. */
+  async replace(
+    catalogue: Catalogue,
+    as: { readonly origin: string; readonly author: string },
+  ): Promise<Imported> {
+    return writing(this.db, (t) => this.replaceIn(t, catalogue, as));
+  }
+  async replaceIn(
+    t: Knex.Transaction,
+    catalogue: Catalogue,
+    as: { readonly origin: string; readonly author: string },
+  ): Promise<Imported> {
     const at = new Date().toISOString();
-    const row = (kind: string, code: string, data: unknown) => ({
+    const now = await last(t, null);
+    const changes = changesBetween(now.map(itemOf), itemsOf(catalogue));
+    const [row] =
+      await t<ImportRow>('catalogue_imports').max<{ newest: number | null }[]>('number as newest');
+    const newest = row?.newest ?? null;
+    const counts = {
+      added: changes.filter((c) => c.before === null).length,
+      changed: changes.filter((c) => c.before !== null && c.after !== null).length,
+      removed: changes.filter((c) => c.after === null).length,
+    };
+    if (changes.length === 0 && newest !== null) return { number: newest, ...counts };
+    const number = (newest ?? 0) + 1;
+    await t('catalogue_imports').insert({
       id: randomUUID(),
-      kind,
-      code,
-      version: 1,
-      data: JSON.stringify(data),
       created_at: at,
       updated_at: at,
+      number,
+      origin: as.origin,
+      author: as.author,
+      hash: '',
     });
-    // an access state is told apart by axle and kinds as well: the same state is reached differently
-    const rows = KINDS.flatMap((kind) =>
-      catalogue[kind].map((item) =>
-        row(kind, 'kinds' in item ? `${item.code}/${item.axle}/${item.kinds.join('+')}` : item.code, item),
-      ),
-    );
-    await this.db.transaction(async (t) => {
-      await t('catalogue_items').delete();
-      for (const r of [...rows, row('closing', 'closing', catalogue.closing)])
-        await t('catalogue_items').insert(r);
-    });
+    const versions = new Map<string, number>();
+    for (const r of await t<RevisionRow>('catalogue_revisions')
+      .groupBy('kind', 'code')
+      .select<Pick<RevisionRow, 'kind' | 'code' | 'version'>[]>(
+        'kind',
+        'code',
+        t.raw('max(version) as version'),
+      ))
+      versions.set(`${r.kind} ${r.code}`, r.version);
+    for (const c of changes)
+      await t('catalogue_revisions').insert({
+        id: randomUUID(),
+        created_at: at,
+        updated_at: at,
+        import: number,
+        kind: c.kind,
+        code: c.code,
+        version: (versions.get(`${c.kind} ${c.code}`) ?? 0) + 1,
+        data: c.after === null ? null : JSON.stringify(c.after),
+      });
+    return { number, ...counts };
   }
-
-  async isEmpty(): Promise<boolean> {
-    return (await this.db('catalogue_items').first('id')) === undefined;
-  }
-
-  async read(): Promise<Catalogue> {
-    const rows = await this.db<ItemRow>('catalogue_items').select('kind', 'code', 'data').orderBy('code');
-    const of = (kind: string): unknown[] =>
-      rows.filter((r) => r.kind === kind).map((r) => JSON.parse(r.data) as unknown);
-    return CatalogueSchema.parse({
-      ...Object.fromEntries(KINDS.map((k) => [k, of(k)])),
+  /** The catalogue as it was at a state, held to its contract. */
+  async read(number: number): Promise<ReadCatalogue> {
+    const items = (await last(this.db, number)).map(itemOf);
+    const of = (kind: ItemKind) => items.filter((i) => i.kind === kind).map((i) => i.data);
+    const read = CatalogueSchema.safeParse({
+      ...Object.fromEntries(ITEM_KINDS.map((k) => [k, of(k)])),
       closing: of('closing')[0] ?? [],
     });
+    return read.success ? { ok: true, catalogue: read.data } : { ok: false, faults: faultsOf(read.error) };
   }
+}
+/** Items that are sold at a state (the newest when null), by code. */
+const last = (db: Knex, number: number | null) =>
+  db.raw<RevisionRow[]>(
+    `select kind, code, version, data from catalogue_revisions r
+     where data is not null and version =
+       (select max(version) from catalogue_revisions m where m.kind = r.kind and m.code = r.code and m.import <= ?)
+     order by code`,
+    [number ?? Number.MAX_SAFE_INTEGER],
+  );
+function itemOf(r: RevisionRow): CatalogueItem {
+  let data: unknown = null;
+  try {
+    data = JSON.parse(r.data ?? 'null');
+  } catch {
+    // not even JSON: the contract says so where the catalogue is read
+  }
+  return { kind: r.kind, code: r.code, data };
 }

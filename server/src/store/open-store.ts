@@ -1,35 +1,160 @@
 import knexFactory, { type Knex } from 'knex';
+import { chmodSync, existsSync, linkSync, mkdirSync, rmSync, statSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { MIGRATIONS } from './migrations';
+import { StoreFault, storeFaultOf } from './store-fault';
+import { APPLICATION_ID, whenFree, writing } from './writing';
 
 interface Connection {
   pragma(source: string): unknown;
 }
+const IN_MEMORY = ':memory:';
+/** a file up to this size is looked through at start; a larger one by `npm run backup`, which checks what it copies */
+const LOOKED_THROUGH_BYTES = 256 * 1024 * 1024;
+const START_PATIENCE_MS = 5000;
 
-/** Opens (and migrates) the SQLite file. WAL for readers beside the writer; FULL so that an acknowledged write is on
- *  the disk before its answer leaves, whatever dies after. */
-export async function openStore(filename: string): Promise<Knex> {
-  const db = knexFactory({
+const migrations = {
+  migrationSource: {
+    getMigrations: () => Promise.resolve([...MIGRATIONS]),
+    getMigrationName: (m: (typeof MIGRATIONS)[number]) => m.name,
+    getMigration: (m: (typeof MIGRATIONS)[number]) => Promise.resolve(m),
+  },
+};
+/** The file as it is, nothing looked at and nothing migrated. WAL for readers beside the writer; FULL so that an acknowledged
+ *  write is on the disk before its answer leaves, whatever dies after. A lock is waited for outside SQLite (`whenFree`). */
+export function connect(filename: string): Knex {
+  return knexFactory({
     client: 'better-sqlite3',
     connection: { filename },
     useNullAsDefault: true,
+    // what goes wrong is thrown, and named by who opens the file
+    log: { warn: quiet, error: quiet, debug: quiet, deprecate: quiet },
     pool: {
       min: 1,
       max: 1,
-      afterCreate(connection: Connection, done: (error: Error | null, connection: Connection) => void) {
-        connection.pragma('journal_mode = WAL');
-        connection.pragma('synchronous = FULL');
-        connection.pragma('foreign_keys = ON');
-        done(null, connection);
+      afterCreate(connection: Connection, done: (error: unknown, connection: Connection) => void) {
+        try {
+          connection.pragma('busy_timeout = 0');
+          connection.pragma('synchronous = FULL');
+          connection.pragma('foreign_keys = ON');
+          done(null, connection);
+        } catch (error) {
+          done(error, connection);
+        }
       },
     },
-    migrations: {
-      migrationSource: {
-        getMigrations: () => Promise.resolve([...MIGRATIONS]),
-        getMigrationName: (m: (typeof MIGRATIONS)[number]) => m.name,
-        getMigration: (m: (typeof MIGRATIONS)[number]) => Promise.resolve(m),
-      },
-    },
+    migrations,
   });
-  await db.migrate.latest();
-  return db;
+}
+const quiet = () => undefined;
+const first = async <T>(db: Knex, pragma: string): Promise<T | undefined> => {
+  const [row] = await db.raw<Record<string, T>[]>(`PRAGMA ${pragma}`);
+  return Object.values(row ?? {})[0];
+};
+
+/** Opens (and migrates) the shop's file. A file that cannot be used is named with the way out, and left as it is. */
+export async function openStore(filename: string): Promise<Knex> {
+  if (filename !== IN_MEMORY && !existsSync(filename)) await make(filename);
+  if (filename !== IN_MEMORY && statSync(filename).size === 0) throw new StoreFault('empty-file', filename);
+  const db = connect(filename);
+  try {
+    await whenFree(async () => {
+      if (filename !== IN_MEMORY) {
+        await look(db, filename);
+        restrict(filename);
+      }
+      await first(db, 'journal_mode = WAL');
+      await migrate(db);
+    }, START_PATIENCE_MS);
+    return db;
+  } catch (error) {
+    await db.destroy();
+    throw asFault(error, filename);
+  }
+}
+/** All or nothing: a start that is killed begins again. */
+const migrate = (db: Knex) =>
+  writing(db, async (t) => {
+    // left by a start that was killed before this was one transaction; the write lock says that nobody else migrates
+    if (await t.schema.hasTable('knex_migrations_lock')) await t.migrate.forceFreeMigrationsLock(migrations);
+    await t.migrate.latest(migrations);
+  });
+/** A new file comes into its place whole: one that is there and empty is never ours. For this user alone, since it holds what
+ *  customers said. */
+async function make(filename: string): Promise<void> {
+  const begun = `${filename}.new-${process.pid}`;
+  try {
+    mkdirSync(dirname(filename), { recursive: true, mode: 0o700 });
+  } catch (error) {
+    throw asFault(error, filename);
+  }
+  try {
+    rmSync(begun, { force: true });
+    const db = connect(begun);
+    await migrate(db).finally(() => db.destroy());
+    chmodSync(begun, 0o600);
+    // a link, not a move: what another start put there meanwhile stays
+    if (!existsSync(filename)) linkSync(begun, filename);
+  } catch (error) {
+    if ((error as { code?: string }).code !== 'EEXIST') throw asFault(error, filename);
+  } finally {
+    rmSync(begun, { force: true });
+  }
+}
+function restrict(filename: string): void {
+  try {
+    chmodSync(filename, 0o600);
+  } catch {
+    // somebody else's file that we may write: its owner says who may read it
+  }
+}
+function asFault(error: unknown, filename: string): unknown {
+  const code = storeFaultOf(error);
+  if (code) return new StoreFault(code, filename);
+  const { code: system } = error as { code?: string };
+  if (system === 'ENOSPC') return new StoreFault('disk-full', filename);
+  return typeof system === 'string' && /^E[A-Z]+$/.test(system)
+    ? new StoreFault('cannot-open', filename, system)
+    : error;
+}
+/** Whether the file is ours, whole, and of a version that this one can read. */
+async function look(db: Knex, filename: string): Promise<void> {
+  const tables = await db<{ name: string; type: string }>('sqlite_master')
+    .where({ type: 'table' })
+    .pluck('name');
+  const known = tables.includes('knex_migrations');
+  const id = await first<number>(db, 'application_id');
+  if (!known && (tables.length > 0 || (id !== 0 && id !== APPLICATION_ID)))
+    throw new StoreFault('another-program', filename);
+  if (known) {
+    const names = await db<{ name: string }>('knex_migrations').pluck('name');
+    const unknown = names.find((n) => !MIGRATIONS.some((m) => m.name === n));
+    if (unknown) throw new StoreFault('newer-version', filename, unknown);
+  }
+  if (statSync(filename).size <= LOOKED_THROUGH_BYTES) {
+    const said = await first<string>(db, 'quick_check(1)');
+    if (said !== 'ok') throw new StoreFault('damaged', filename, said);
+  }
+}
+
+/** Whether the file answers at all. */
+export const answers = (db: Knex): Promise<boolean> =>
+  db.raw('select 1').then(
+    () => true,
+    () => false,
+  );
+/** Asks, each time, whether another connection has written since the last time. */
+export async function writtenElsewhere(db: Knex): Promise<() => Promise<boolean>> {
+  let seen = await first<number>(db, 'data_version');
+  return async () => {
+    const now = await first<number>(db, 'data_version');
+    const news = now !== seen;
+    seen = now;
+    return news;
+  };
+}
+/** Lets the file go; what is in the log goes into it first, so that a copy of it alone is whole. */
+export async function closeStore(db: Knex): Promise<void> {
+  await db.raw('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined);
+  await db.destroy();
 }

@@ -1,6 +1,7 @@
 import { VersionedSettingsSchema, type VersionedSettings } from '@rigger/contracts';
 import type { ShopSettings } from '@rigger/core';
 import type { Knex } from 'knex';
+import { writing } from './writing';
 
 const ID = 'shop';
 interface SettingsRow {
@@ -10,34 +11,58 @@ interface SettingsRow {
   readonly created_at: string;
   readonly updated_at: string;
 }
+/** A shop that has set nothing yet: no prices and no limits are made up for it. */
+const UNSET: ShopSettings = {
+  shopName: '',
+  shopPlace: '',
+  lengthUnit: 'mm',
+  currency: '¤',
+  labourMinorPerHour: 0,
+  suppliesShare: 0,
+  taxShare: 0,
+  alignmentMinor: 0,
+  placeLimits: [],
+};
 
 /** What the shop sets for itself: one versioned record. */
 export class SettingsStore {
   constructor(private readonly db: Knex) {}
 
-  async read(): Promise<VersionedSettings | null> {
+  async read(): Promise<VersionedSettings> {
     const row = await this.db<SettingsRow>('settings').where({ id: ID }).first();
-    if (!row) return null;
-    return VersionedSettingsSchema.parse({
-      id: row.id,
-      version: row.version,
-      createdAt: row.created_at,
-      updatedAt: row.updated_at,
-      data: JSON.parse(row.data) as unknown,
-    });
+    if (row)
+      return VersionedSettingsSchema.parse({
+        id: row.id,
+        version: row.version,
+        createdAt: row.created_at,
+        updatedAt: row.updated_at,
+        data: JSON.parse(row.data) as unknown,
+      });
+    const [made] = await this.db<{ migration_time: number }>('knex_migrations').orderBy('id').limit(1);
+    const at = new Date(made?.migration_time ?? 0).toISOString();
+    return { id: ID, version: 1, createdAt: at, updatedAt: at, data: { ...UNSET, placeLimits: [] } };
   }
-  async put(data: ShopSettings): Promise<void> {
+  /** True for a shop that never set anything. */
+  async isUntouched(): Promise<boolean> {
+    return (await this.db<SettingsRow>('settings').where({ id: ID }).first()) === undefined;
+  }
+  async putIn(t: Knex.Transaction, data: ShopSettings): Promise<void> {
     const at = new Date().toISOString();
-    await this.db('settings')
+    await t('settings')
       .insert({ id: ID, version: 1, data: JSON.stringify(data), created_at: at, updated_at: at })
       .onConflict('id')
       .merge();
   }
-  /** True when `version` was still the stored one and the settings are saved. */
+  /** True when `version` was still the last one and the settings are saved. */
   async save(version: number, data: ShopSettings): Promise<boolean> {
-    const changed = await this.db('settings')
-      .where({ id: ID, version })
-      .update({ data: JSON.stringify(data), version: version + 1, updated_at: new Date().toISOString() });
-    return changed === 1;
+    return writing(this.db, async (t) => {
+      const at = new Date().toISOString();
+      const row = { data: JSON.stringify(data), version: version + 1, updated_at: at };
+      if ((await t('settings').where({ id: ID, version }).update(row)) === 1) return true;
+      const known = await t<SettingsRow>('settings').where({ id: ID }).first('id');
+      if (known || version !== 1) return false;
+      await t('settings').insert({ id: ID, created_at: at, ...row });
+      return true;
+    });
   }
 }

@@ -1,54 +1,93 @@
 import { once } from 'node:events';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import request from 'supertest';
 import { createApp } from '../app';
-import { JobsService } from '../services/jobs-service';
-import { seed } from '../services/seed';
-import { CatalogueStore } from '../store/catalogue-store';
-import { JobsStore } from '../store/jobs-store';
-import { openStore } from '../store/open-store';
-import { SettingsStore } from '../store/settings-store';
-import { computeClearance, computeKinematics, computeRideHeight } from '@rigger/core';
-import type { SheetPrinter } from '../workers/pool';
+import { hostsOf } from '../services/guard';
+import { BackupService } from '../services/backup-service';
+import { importWorld } from '../services/import-world';
+import { filesOf } from '../services/read-folder';
+import { openShop } from '../services/shop';
+import { Backups } from '../store/backups';
+import compute from '../workers/compute-worker';
+import type { Computer, SheetPrinter } from '../workers/pool';
+import { AppError } from '../errors';
 
 export const DEMO_DIR = join(__dirname, '../../../demo');
 export const TODAY = new Date('2026-11-25T09:00:00.000Z');
 
-/** A server on a real SQLite file, seeded with the demo world; the printer is the caller's. */
-export async function openServer(printer?: Partial<SheetPrinter>, file?: string) {
+/** the core's answers without a worker around them */
+const inPlace: Computer = {
+  admits: () => true,
+  compute: (kind, text) => {
+    const answer = compute({ kind, text, upToMs: Infinity });
+    if (answer.kind === 'done') return Promise.resolve(answer.body);
+    if (answer.kind === 'longer') throw new Error('nothing is longer than that');
+    throw new AppError(answer.code, undefined, { faults: answer.faults });
+  },
+  close: () => Promise.resolve(),
+};
+let demoMade: Promise<string> | null = null;
+/** The demo world, read in once for all servers of a test file. */
+function demoDatabase(): Promise<string> {
+  demoMade ??= (async () => {
+    const database = join(mkdtempSync(join(tmpdir(), 'rigger-demo-')), 'demo.sqlite');
+    const shop = await openShop(database);
+    await importWorld(shop.stores, filesOf(DEMO_DIR), { origin: 'demo', author: '', today: TODAY });
+    await shop.close();
+    return database;
+  })();
+  return demoMade;
+}
+afterAll(async () => {
+  if (demoMade) rmSync(dirname(await demoMade), { recursive: true });
+});
+interface OpenOptions {
+  readonly printer?: Partial<SheetPrinter>;
+  readonly computer?: Partial<Computer>;
+  /** a file that is there already */
+  readonly file?: string;
+  /** without it the shop begins empty */
+  readonly demo?: boolean;
+}
+/** A server on a real SQLite file, with the demo world read in; the printer is the caller's. */
+export async function openServer({ printer, computer, file, demo = true }: OpenOptions = {}) {
   const dir = mkdtempSync(join(tmpdir(), 'rigger-'));
   const database = file ?? join(dir, 'test.sqlite');
-  const db = await openStore(database);
-  const jobs = new JobsStore(db);
-  const catalogue = new CatalogueStore(db);
-  const settings = new SettingsStore(db);
-  const seeded = await seed({ jobs, catalogue, settings }, DEMO_DIR, TODAY);
-  const world = await catalogue.read();
+  if (demo && file === undefined) copyFileSync(await demoDatabase(), database);
+  const shop = await openShop(database);
+  let closed: 'shutting-down' | null = null;
   const app = createApp({
-    jobs: new JobsService(jobs, world),
-    settings,
-    catalogue: world,
-    printer: { print: () => Promise.resolve(new Uint8Array()), close: () => Promise.resolve(), ...printer },
-    computer: {
-      kinematics: (r) => Promise.resolve(computeKinematics(r)),
-      rideHeight: (r) => Promise.resolve(computeRideHeight(r)),
-      clearance: (r) => Promise.resolve(computeClearance(r)),
+    stores: shop.stores,
+    jobs: shop.jobs,
+    backups: new BackupService(new Backups(database, join(dir, 'backups')), shop),
+    fault: shop.fault,
+    printer: {
+      print: () => Promise.resolve({ ok: true, body: new Uint8Array() }),
       close: () => Promise.resolve(),
+      ...printer,
     },
+    computer: { ...inPlace, ...computer },
     today: () => TODAY,
     logLevel: 'silent',
+    hosts: hostsOf(undefined),
+    closed: () => closed,
   });
   // one listener of our own, so that a request that is broken off leaves nothing open
   const server = app.listen(0, '127.0.0.1');
   await once(server, 'listening');
   return {
     api: request(server),
-    db,
+    shop,
+    db: shop.stores.db,
     database,
-    seeded,
-    catalogue: world,
+    get catalogue() {
+      return shop.stores.catalogues.now.catalogue;
+    },
+    drain() {
+      closed = 'shutting-down';
+    },
     async job(number: number) {
       const board = await request(server).get('/api/jobs');
       const id = board.body.jobs.find((j: { number: number }) => j.number === number).id as string;
@@ -57,7 +96,7 @@ export async function openServer(printer?: Partial<SheetPrinter>, file?: string)
     async close(keep = false) {
       server.closeAllConnections();
       server.close();
-      await db.destroy();
+      await shop.close();
       if (!keep && existsSync(dir)) rmSync(dir, { recursive: true });
     },
   };

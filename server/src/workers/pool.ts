@@ -1,36 +1,40 @@
-import type {
-  ClearanceRequest,
-  ClearanceResult,
-  KinematicsRequest,
-  KinematicsResult,
-  RideHeightRequest,
-  RideHeightResult,
-} from '@rigger/core';
 import { Piscina } from 'piscina';
 import { AppError } from '../errors';
+import { MOST_MS, QUICK_MS, TIME_LIMIT_MS, type ComputeKind } from '../services/cost';
 import type { ComputeAnswer, ComputeTask } from './compute-worker';
-import type { PrintTask } from './sheet-worker';
+import type { PrintTask } from '../services/printable';
+import type { Printed } from './sheet-worker';
 
 export interface SheetPrinter {
-  readonly print: (task: PrintTask, signal?: AbortSignal) => Promise<Uint8Array>;
+  readonly print: (task: PrintTask, signal?: AbortSignal) => Promise<Printed>;
   readonly close: () => Promise<void>;
 }
 export interface Computer {
-  readonly kinematics: (request: KinematicsRequest, signal?: AbortSignal) => Promise<KinematicsResult>;
-  readonly rideHeight: (request: RideHeightRequest, signal?: AbortSignal) => Promise<RideHeightResult>;
-  readonly clearance: (request: ClearanceRequest, signal?: AbortSignal) => Promise<ClearanceResult>;
+  /** whether one more request of this client is taken; asked before its body is read */
+  readonly admits: (client: string) => boolean;
+  /** the answer as JSON text */
+  readonly compute: (
+    kind: ComputeKind,
+    text: Uint8Array,
+    client: string,
+    signal: AbortSignal,
+  ) => Promise<string>;
   readonly close: () => Promise<void>;
 }
 /** under tsx this module is pool.ts, in the bundle it is part of main.js */
 const ext = import.meta.url.endsWith('.ts') ? 'ts' : 'js';
+/** requests that may wait in a lane, and of one client in all */
 const MAX_WAITING = 32;
+const MAX_OF_A_CLIENT = 16;
 
-interface WorkerPool<Task, Answer> {
+interface Lane<Task, Answer> {
+  readonly waiting: () => number;
   readonly run: (task: Task, signal?: AbortSignal) => Promise<Answer>;
   readonly close: () => Promise<void>;
 }
-/** One worker of a kind; a request that goes away cancels its task, a full queue is said and not waited for. */
-function workerPool<Task, Answer>(name: string): WorkerPool<Task, Answer> {
+/** One worker of a kind; a request that goes away cancels its task, a full queue is said and not waited for, and what runs too
+ *  long is stopped with its worker. */
+function lane<Task, Answer>(name: string): Lane<Task, Answer> {
   const pool = new Piscina<Task, Answer>({
     filename: new URL(`./${name}.${ext}`, import.meta.url).href,
     ...(ext === 'ts' ? { execArgv: ['--import', 'tsx'] } : {}),
@@ -40,29 +44,63 @@ function workerPool<Task, Answer>(name: string): WorkerPool<Task, Answer> {
     maxQueue: MAX_WAITING,
   });
   return {
-    run: async (task, signal) => {
+    waiting: () => pool.queueSize,
+    async run(task, signal) {
       if (pool.queueSize >= MAX_WAITING) throw new AppError('too-busy');
-      return pool.run(task, signal ? { signal } : {});
+      const limit = AbortSignal.timeout(TIME_LIMIT_MS + pool.queueSize * TIME_LIMIT_MS);
+      try {
+        return await pool.run(task, { signal: signal ? AbortSignal.any([signal, limit]) : limit });
+      } catch (error) {
+        if (limit.aborted && !signal?.aborted) throw new AppError('took-too-long');
+        throw error;
+      }
     },
-    close: () => pool.close(),
+    close: () => pool.destroy(),
   };
 }
 
-/** The pool in which sheets and cards are rendered. */
+/** The pool in which sheets, cards and lists are computed and rendered. */
 export function createSheetPrinter(): SheetPrinter {
-  const pool = workerPool<PrintTask, Uint8Array>('sheet-worker');
+  const pool = lane<PrintTask, Printed>('sheet-worker');
   return { print: pool.run, close: pool.close };
 }
-/** The pool in which kinematics and ride heights are computed. */
+/** Two lanes of the core's long sums: what is short never waits behind what is long. */
 export function createComputer(): Computer {
-  const pool = workerPool<ComputeTask, ComputeAnswer>('compute-worker');
+  const quick = lane<ComputeTask, ComputeAnswer>('compute-worker');
+  const long = lane<ComputeTask, ComputeAnswer>('compute-worker');
+  const ofClient = new Map<string, number>();
+  const count = (client: string, by: number) => {
+    const now = (ofClient.get(client) ?? 0) + by;
+    if (now > 0) ofClient.set(client, now);
+    else ofClient.delete(client);
+  };
   return {
-    kinematics: async (request, signal) =>
-      (await pool.run({ kind: 'kinematics', request }, signal)) as KinematicsResult,
-    rideHeight: async (request, signal) =>
-      (await pool.run({ kind: 'ride-height', request }, signal)) as RideHeightResult,
-    clearance: async (request, signal) =>
-      (await pool.run({ kind: 'clearance', request }, signal)) as ClearanceResult,
-    close: pool.close,
+    admits: (client) =>
+      (ofClient.get(client) ?? 0) < MAX_OF_A_CLIENT &&
+      quick.waiting() < MAX_WAITING &&
+      long.waiting() < MAX_WAITING,
+    async compute(kind, text, client, signal) {
+      count(client, 1);
+      try {
+        let answer = await quick.run({ kind, text, upToMs: QUICK_MS }, signal);
+        if (answer.kind === 'longer') {
+          if (answer.estimateMs > MOST_MS) throw tooCostly(answer.estimateMs);
+          answer = await long.run({ kind, text, upToMs: MOST_MS }, signal);
+        }
+        if (answer.kind === 'done') return answer.body;
+        if (answer.kind === 'longer') throw tooCostly(answer.estimateMs);
+        throw new AppError(answer.code, undefined, answer.faults.length > 0 ? { faults: answer.faults } : {});
+      } finally {
+        count(client, -1);
+      }
+    },
+    close: async () => {
+      await Promise.all([quick.close(), long.close()]);
+    },
   };
 }
+const tooCostly = (estimateMs: number) =>
+  new AppError(
+    'too-costly',
+    `This would take about ${Math.ceil(estimateMs / 1000)} s of computing; ${MOST_MS / 1000} s is the most. Ask for one ${Math.ceil(estimateMs / MOST_MS)}th: fewer points of travel and rack, or fewer obstacle points.`,
+  );

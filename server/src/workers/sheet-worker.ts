@@ -1,9 +1,9 @@
+import type { ErrorCode } from '@rigger/contracts';
+import type { Catalogue } from '@rigger/core';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
-import { calibrationDocument } from '../services/calibration-document';
-import { sheetDocument } from '../services/sheet-document';
-import type { SheetModel } from '../services/sheet-model';
+import { printable, type PrintTask } from '../services/printable';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
 const FONTS = [join(import.meta.dirname, 'fonts'), join(import.meta.dirname, '../../dist/fonts')].find((f) =>
@@ -32,12 +32,23 @@ pdfmake.setFonts({
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((file) => file.startsWith(fonts));
 
-export interface PrintTask {
-  readonly what: 'sheet' | 'calibration';
-  readonly model: SheetModel;
-}
-/** Sets and renders a build sheet or a calibration card to PDF bytes; runs in the worker pool. */
-export default async function print({ what, model }: PrintTask): Promise<Uint8Array> {
-  const document = what === 'sheet' ? sheetDocument(model) : calibrationDocument(model);
-  return new Uint8Array(await pdfmake.createPdf(document).getBuffer());
+export type Printed =
+  | { readonly ok: true; readonly body: Uint8Array | string }
+  | { readonly ok: false; readonly code: ErrorCode };
+
+let read: { readonly number: number; readonly catalogue: Catalogue } | null = null;
+
+/** Computes and renders a build sheet, a calibration card (PDF bytes) or a parts list (CSV); runs in the worker pool. */
+export default async function print(task: PrintTask): Promise<Printed> {
+  const { number, text } = task.catalogue;
+  if (read?.number !== number) read = { number, catalogue: JSON.parse(text) as Catalogue };
+  const made = printable(task, read.catalogue);
+  switch (made.kind) {
+    case 'refused':
+      return { ok: false, code: made.code };
+    case 'text':
+      return { ok: true, body: made.text };
+    case 'document':
+      return { ok: true, body: new Uint8Array(await pdfmake.createPdf(made.document).getBuffer()) };
+  }
 }

@@ -1,4 +1,5 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { withAuthor } from './data/device';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import {
   type ApplicationConfig,
   provideBrowserGlobalErrorListeners,
@@ -12,7 +13,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch()),
+    provideHttpClient(withFetch(), withInterceptors([withAuthor])),
     provideRouter(routes, withComponentInputBinding()),
     { provide: TitleStrategy, useExisting: PageTitle },
   ],

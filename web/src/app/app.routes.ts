@@ -52,7 +52,17 @@ export const routes: Routes = [
         title: 'Sheet',
         loadComponent: () => import('./features/sheet/sheet').then((m) => m.SheetView),
       },
+      {
+        path: 'history',
+        title: 'History',
+        loadComponent: () => import('./features/history/history').then((m) => m.HistoryView),
+      },
     ],
+  },
+  {
+    path: 'shop/catalogue',
+    title: 'Catalogue',
+    loadComponent: () => import('./features/shop/catalogue-view').then((m) => m.CatalogueView),
   },
   {
     path: '**',

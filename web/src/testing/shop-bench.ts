@@ -1,10 +1,10 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, withComponentInputBinding, type Routes } from '@angular/router';
-import type { ApiError, BoardRow, Job, Saved } from '@rigger/contracts';
-import { SECTIONS, type JobSections, type SectionName } from '@rigger/core';
+import type { ApiError, BoardRow, JobAnswer, Saved } from '@rigger/contracts';
+import { SECTIONS, STAGES, type JobSections, type SectionName } from '@rigger/core';
 import { catalogue, settings } from '@rigger/core/testing/demo-world';
 import { Observable, of, Subject, switchMap, throwError } from 'rxjs';
-import { Api, type CallFailure } from '../app/data/api';
+import { Api, type BoardAsked, type CallFailure } from '../app/data/api';
 import { JobStore } from '../app/data/job-store';
 import { AFTER_FRAME, JobView } from '../app/data/job-view';
 import { Shop } from '../app/data/shop';
@@ -25,6 +25,8 @@ export const boardRow = (change: Partial<BoardRow>): BoardRow => ({
   vehicle: '',
   target: '',
   lacks: [],
+  archived: false,
+  unreadable: null,
   updatedAt: AT,
   ...change,
 });
@@ -38,16 +40,19 @@ export class FakeServer {
   private waiting: Subject<void> | null = null;
   /** answers to these jobs come when the test says so */
   readonly late = new Map<string, Subject<void>>();
-  job: Job;
+  job: JobAnswer;
   constructor(sections: JobSections) {
     this.job = {
       id: 'job-1',
       number: 1012,
+      catalogue: 1,
+      archivedAt: null,
+      changes: [],
       createdAt: AT,
       updatedAt: AT,
       sections: Object.fromEntries(
         SECTIONS.map((s) => [s, { ...META, version: 1, data: copy(sections[s]) }]),
-      ) as unknown as Job['sections'],
+      ) as unknown as JobAnswer['sections'],
     };
   }
   dataOf<K extends SectionName>(section: K): JobSections[K] {
@@ -80,7 +85,7 @@ export class FakeServer {
     this.waiting = null;
   }
   /** A new job comes in: here it takes the place of the only one. */
-  private taken(head: JobSections['head']): Observable<Job> {
+  private taken(head: JobSections['head']): Observable<JobAnswer> {
     if (this.fail) return throwError(() => this.fail);
     this.put('head', 1, head);
     return of(copy(this.job));
@@ -109,14 +114,32 @@ export class FakeServer {
     this.put(section, version + 1, data);
     return of({ ...META, version: version + 1 });
   }
+  private get counts() {
+    return Object.fromEntries(STAGES.map((s) => [s, this.rows.filter((r) => r.stage === s).length]));
+  }
   readonly api = {
     catalogue: () => of(catalogue),
+    states: () => of({ number: 1, faults: [], imports: [] }),
     settings: () => of({ ...META, version: 1, data: settings }),
     saveSettings: (version: number, data: unknown) => of({ ...META, version: version + 1, data }),
-    board: () => (this.fail ? throwError(() => this.fail) : of(this.rows)),
+    board: (asked: BoardAsked = {}) =>
+      this.fail
+        ? throwError(() => this.fail)
+        : of({
+            jobs: this.rows.filter((r) =>
+              (asked.find ?? '')
+                .toLowerCase()
+                .split(' ')
+                .every((w) => JSON.stringify(r).toLowerCase().includes(w)),
+            ),
+            counts: this.counts,
+            archived: 0,
+            lacking: this.rows.filter((r) => r.stage !== 'done' && r.lacks.length > 0).length,
+            next: null,
+          }),
     create: (customer: string) => this.taken({ ...this.job.sections.head.data, customer }),
     readFile: (file: unknown) => this.taken((file as { head: JobSections['head'] }).head),
-    job: (id: string): Observable<Job> => {
+    job: (id: string): Observable<JobAnswer> => {
       if (this.fail) return throwError(() => this.fail);
       const answer = () => of(copy({ ...this.job, id }));
       const late = this.late.get(id);
@@ -152,7 +175,7 @@ export function openShop(sections: JobSections, routes: Routes = []): FakeServer
 /** A shop with one job open. `left`: what a crash left behind. */
 export async function openBench(
   sections: JobSections,
-  left?: { readonly job: Job; readonly unsaved: string },
+  left?: { readonly job: JobAnswer; readonly unsaved: string },
 ) {
   const server = openShop(sections);
   if (left) {

@@ -22,6 +22,13 @@ const META = {
   createdAt: '2026-11-25T08:00:00.000Z',
   updatedAt: '2026-11-25T08:00:00.000Z',
 };
+const EMPTY_BOARD = {
+  jobs: [],
+  counts: { brief: 0, quote: 0, parts: 0, bay: 0, 'follow-up': 0, done: 0 },
+  archived: 0,
+  lacking: 0,
+  next: null,
+};
 const REFUSED = {
   error: { code: 'version-conflict', message: 'Somebody saved a newer version.', requestId: 'r1' },
 };
@@ -30,8 +37,8 @@ describe('calls to the server', () => {
   it('pass on what holds to its contract', async () => {
     const { api, http } = open();
     const rows = firstValueFrom(api.board());
-    http.expectOne('/api/jobs').flush({ jobs: [boardRow({ customer: 'Weir keeper' })] });
-    expect((await rows)[0]!.customer).toBe('Weir keeper');
+    http.expectOne('/api/jobs').flush({ ...EMPTY_BOARD, jobs: [boardRow({ customer: 'Weir keeper' })] });
+    expect((await rows).jobs[0]!.customer).toBe('Weir keeper');
     const saved = firstValueFrom(api.saveSettings(2, settings));
     const put = http.expectOne('/api/settings');
     expect([put.request.method, put.request.body]).toEqual(['PUT', { version: 2, data: settings }]);
@@ -42,7 +49,10 @@ describe('calls to the server', () => {
     const { api, http } = open();
     const saved = firstValueFrom(api.save('j1', 'tape', 7, { when: null }));
     const put = http.expectOne('/api/jobs/j1/sections/tape');
-    expect([put.request.method, put.request.body]).toEqual(['PUT', { version: 7, data: { when: null } }]);
+    expect([put.request.method, put.request.body]).toEqual([
+      'PUT',
+      { version: 7, data: { when: null }, why: 'edit' },
+    ]);
     put.flush({ ...META, version: 8 });
     expect((await saved).version).toBe(8);
   });
@@ -71,8 +81,8 @@ describe('calls to the server', () => {
   });
   it('no answer, and an answer that is not of ours, are both no answer', async () => {
     const { api, http, failure } = open();
-    const down = failure(firstValueFrom(api.catalogue()));
-    http.expectOne('/api/catalogue').error(new ProgressEvent('error'));
+    const down = failure(firstValueFrom(api.catalogue(4)));
+    http.expectOne('/api/catalogue/states/4').error(new ProgressEvent('error'));
     expect(await down).toEqual({ kind: 'no-answer' });
     const strange = failure(firstValueFrom(api.settings()));
     http.expectOne('/api/settings').flush('<html>', { status: 502, statusText: 'Bad Gateway' });

@@ -2,18 +2,26 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
   BoardSchema,
+  CatalogueStateSchema,
+  HistorySchema,
+  ImportPreviewSchema,
+  RevisionDataSchema,
+  type CatalogueState,
+  type ImportPreview,
+  type Revision,
+  type RevisionData,
   CatalogueSchema,
   ErrorSchema,
-  JobSchema,
+  JobAnswerSchema,
   SavedSchema,
   VersionedSettingsSchema,
   type ApiError,
-  type Job,
+  type Board,
+  type JobAnswer,
   type Saved,
   type VersionedSettings,
 } from '@rigger/contracts';
-import type { BoardRow } from '@rigger/contracts';
-import type { Catalogue, SectionName, ShopSettings } from '@rigger/core';
+import type { Catalogue, SectionName, ShopSettings, Stage } from '@rigger/core';
 import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
 import type * as z from 'zod';
 
@@ -23,26 +31,58 @@ export type CallFailure =
 
 export type JobExport = 'sheet.pdf' | 'calibration.pdf' | 'parts.csv' | 'file';
 
+/** What of the board is asked for. */
+export interface BoardAsked {
+  readonly find?: string;
+  readonly stage?: Stage;
+  readonly archived?: 'yes' | 'no';
+  readonly after?: number;
+}
+/** Files of an import by their path in the folder. */
+export type FileTexts = Readonly<Record<string, string>>;
+
 /** Talks to the server; every answer is held to its contract before a screen sees it. */
 @Injectable({ providedIn: 'root' })
 export class Api {
   private readonly http = inject(HttpClient);
 
-  readonly board = (): Observable<BoardRow[]> =>
-    this.call(BoardSchema, this.http.get('/api/jobs')).pipe(map((b) => b.jobs));
-  readonly catalogue = (): Observable<Catalogue> =>
-    this.call(CatalogueSchema, this.http.get('/api/catalogue'));
+  readonly board = (query: BoardAsked = {}): Observable<Board> =>
+    this.call(BoardSchema, this.http.get('/api/jobs', { params: { ...query } }));
+  /** the state of the catalogue that a job counts with */
+  readonly catalogue = (state: number): Observable<Catalogue> =>
+    this.call(CatalogueSchema, this.http.get(`/api/catalogue/states/${state}`));
+  readonly states = (): Observable<CatalogueState> =>
+    this.call(CatalogueStateSchema, this.http.get('/api/catalogue/states'));
+  readonly preview = (origin: string, files: FileTexts): Observable<ImportPreview> =>
+    this.call(ImportPreviewSchema, this.http.post('/api/catalogue/preview', { origin, files }));
+  readonly import = (origin: string, files: FileTexts): Observable<CatalogueState> =>
+    this.call(CatalogueStateSchema, this.http.post('/api/catalogue/import', { origin, files }));
   readonly settings = (): Observable<VersionedSettings> =>
     this.call(VersionedSettingsSchema, this.http.get('/api/settings'));
   readonly saveSettings = (version: number, data: ShopSettings): Observable<VersionedSettings> =>
     this.call(VersionedSettingsSchema, this.http.put('/api/settings', { version, data }));
-  readonly job = (id: string): Observable<Job> => this.call(JobSchema, this.http.get(`/api/jobs/${id}`));
-  readonly create = (customer: string): Observable<Job> =>
-    this.call(JobSchema, this.http.post('/api/jobs', { customer }));
-  readonly readFile = (file: unknown): Observable<Job> =>
-    this.call(JobSchema, this.http.post('/api/jobs/import', file));
-  readonly save = (id: string, section: SectionName, version: number, data: unknown): Observable<Saved> =>
-    this.call(SavedSchema, this.http.put(`/api/jobs/${id}/sections/${section}`, { version, data }));
+  readonly job = (id: string): Observable<JobAnswer> =>
+    this.call(JobAnswerSchema, this.http.get(`/api/jobs/${id}`));
+  readonly history = (id: string): Observable<Revision[]> =>
+    this.call(HistorySchema, this.http.get(`/api/jobs/${id}/history`)).pipe(map((h) => h.revisions));
+  readonly revision = (id: string, revision: string): Observable<RevisionData> =>
+    this.call(RevisionDataSchema, this.http.get(`/api/jobs/${id}/history/${revision}`));
+  readonly archive = (id: string, archived: boolean): Observable<JobAnswer> =>
+    this.call(JobAnswerSchema, this.http.put(`/api/jobs/${id}/archived`, { archived }));
+  readonly takeOver = (id: string): Observable<JobAnswer> =>
+    this.call(JobAnswerSchema, this.http.put(`/api/jobs/${id}/catalogue`, null));
+  readonly create = (customer: string): Observable<JobAnswer> =>
+    this.call(JobAnswerSchema, this.http.post('/api/jobs', { customer }));
+  readonly readFile = (file: unknown): Observable<JobAnswer> =>
+    this.call(JobAnswerSchema, this.http.post('/api/jobs/import', file));
+  readonly save = (
+    id: string,
+    section: SectionName,
+    version: number,
+    data: unknown,
+    why: 'edit' | 'brought-back' = 'edit',
+  ): Observable<Saved> =>
+    this.call(SavedSchema, this.http.put(`/api/jobs/${id}/sections/${section}`, { version, data, why }));
   /** A file made of the job as the server has it; unsubscribing cancels the work there. */
   readonly export = (id: string, what: JobExport): Observable<Blob> =>
     this.http

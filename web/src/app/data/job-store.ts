@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Job } from '@rigger/contracts';
+import type { ItemChange, JobAnswer } from '@rigger/contracts';
 import { SECTIONS, type JobSections, type SectionName } from '@rigger/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { filter, firstValueFrom, Subject, takeUntil } from 'rxjs';
+import { filter, firstValueFrom, Subject, takeUntil, type Observable } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 import { mergeSection, same, type FieldConflict } from './merge';
 import { Shop } from './shop';
@@ -43,7 +43,7 @@ const MOST_STEPS = 200;
 export class JobStore {
   private readonly api = inject(Api);
   private readonly shop = inject(Shop);
-  private readonly job = signal<Pick<Job, 'id' | 'number'> | null>(null);
+  private readonly job = signal<Pick<JobAnswer, 'id' | 'number' | 'archivedAt' | 'changes'> | null>(null);
   private readonly held = signal<Readonly<Record<SectionName, Held>> | null>(null);
   private readonly problem = signal<string | null>(null);
   private readonly undoSteps = signal<readonly Step[]>([]);
@@ -56,12 +56,17 @@ export class JobStore {
   private readonly lastSaved = signal<Date | null>(null);
   /** an object, so that a second merge is told as well */
   private readonly mergeNote = signal<{ readonly text: string } | null>(null);
+  /** what was brought back and is not saved yet */
+  private readonly broughtBack = new Map<SectionName, Data>();
   private readonly timers = new Map<SectionName, ReturnType<typeof setTimeout>>();
   /** whatever is still on its way belongs to a job that nobody looks at any more */
   private readonly left = new Subject<void>();
 
   readonly id = computed(() => this.job()?.id ?? null);
   readonly number = computed(() => this.job()?.number ?? null);
+  /** items of the catalogue that the job uses and that changed since it was computed */
+  readonly changes = computed<readonly ItemChange[]>(() => this.job()?.changes ?? []);
+  readonly archived = computed(() => this.job()?.archivedAt != null);
   readonly failure = this.problem.asReadonly();
   readonly conflict = this.openConflict.asReadonly();
   readonly merged = this.mergeNote.asReadonly();
@@ -104,7 +109,7 @@ export class JobStore {
           return [s, waiting[s] ?? { version: stored.version, base: stored.data, now: stored.data }];
         }),
       ) as unknown as Record<SectionName, Held>;
-      this.job.set({ id: job.id, number: job.number });
+      this.meet(job);
       this.held.set(held);
       this.lastSaved.set(new Date(job.updatedAt));
       const steps = recall(sessionStorage, this.stepsKey(id)) as { undo: Step[]; redo: Step[] } | null;
@@ -113,6 +118,28 @@ export class JobStore {
       for (const s of SECTIONS) if (waiting[s]) void this.save(s);
     } catch (f) {
       this.problem.set(failureText(f as CallFailure));
+    }
+  }
+  private meet(job: JobAnswer): void {
+    this.job.set({ id: job.id, number: job.number, archivedAt: job.archivedAt, changes: job.changes });
+    this.shop.use(job.catalogue);
+  }
+  /** Takes over what changed in the catalogue: the job counts with the newest state from now on. */
+  takeOver(): Promise<void> {
+    return this.ask((id) => this.api.takeOver(id));
+  }
+  /** Takes the job off the board, or puts it back. */
+  archive(away: boolean): Promise<void> {
+    return this.ask((id) => this.api.archive(id, away));
+  }
+  private async ask(call: (id: string) => Observable<JobAnswer>): Promise<void> {
+    const id = this.job()?.id;
+    if (!id) return;
+    try {
+      const job = await firstValueFrom(call(id).pipe(takeUntil(this.left)), { defaultValue: null });
+      if (job) this.meet(job);
+    } catch (f) {
+      this.mergeNote.set({ text: failureText(f as CallFailure) });
     }
   }
   /** Saves what waits and lets go of the job. */
@@ -161,6 +188,12 @@ export class JobStore {
     this.undoSteps.update((u) => [...(goesOn ? u.slice(0, -1) : u), step].slice(-MOST_STEPS));
     this.redoSteps.set([]);
     this.change(section, after);
+  }
+  /** Puts a section back as it was; undoable like any edit, and told as such in the history. */
+  bringBack(section: SectionName, data: Data): void {
+    this.patch(section, data, `back.${Date.now()}`);
+    const now = this.held()?.[section].now;
+    if (now) this.broughtBack.set(section, now);
   }
   undo(): void {
     const step = this.undoSteps().at(-1);
@@ -231,7 +264,8 @@ export class JobStore {
     this.inFlight.update((s) => new Set([...s, flight]));
     let again: number | null = null;
     try {
-      const saved = await firstValueFrom(this.api.save(id, section, held.version, held.now));
+      const why = this.broughtBack.get(section) === held.now ? 'brought-back' : 'edit';
+      const saved = await firstValueFrom(this.api.save(id, section, held.version, held.now, why));
       this.unreached.set(false);
       this.refused.set(null);
       if (this.job()?.id === id) {

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { catalogue, settings } from '@rigger/core/testing/demo-world';
-import { of, throwError, type Observable } from 'rxjs';
+import { of, Subject, throwError, type Observable } from 'rxjs';
 import { Api, type CallFailure } from './api';
 import { Shop } from './shop';
 import { Theme } from './theme';
@@ -22,8 +22,11 @@ function open(api: {
   settings: () => Observable<unknown>;
   saveSettings?: (v: number, d: unknown) => Observable<unknown>;
 }) {
-  const asked = jest.fn(() => of(catalogue));
-  TestBed.configureTestingModule({ providers: [{ provide: Api, useValue: { ...api, catalogue: asked } }] });
+  const asked = jest.fn((_state: number) => of(catalogue));
+  const states = () => of({ number: 3, faults: [], imports: [] });
+  TestBed.configureTestingModule({
+    providers: [{ provide: Api, useValue: { ...api, catalogue: asked, states } }],
+  });
   const shop = TestBed.inject(Shop);
   shop.load();
   return { shop, asked };
@@ -33,9 +36,21 @@ describe('what every screen needs of the shop', () => {
   it('is asked for once', () => {
     const { shop, asked } = open({ settings: () => of(versioned(1)) });
     shop.load();
-    expect(asked).toHaveBeenCalledTimes(1);
+    expect(asked.mock.calls).toEqual([[3]]);
     expect(shop.catalogue()).toBe(catalogue);
     expect(shop.style()).toEqual({ length: 'mm', currency: 'mk' });
+  });
+  it('counts with the state of the catalogue that a job asks for, whatever comes in late', () => {
+    const { shop, asked } = open({ settings: () => of(versioned(1)) });
+    const [old, newest] = [new Subject<typeof catalogue>(), new Subject<typeof catalogue>()];
+    asked.mockImplementation((state) => (state === 2 ? old : newest));
+    shop.use(2);
+    shop.use(4);
+    newest.next({ ...catalogue, parts: [] });
+    old.next({ ...catalogue, kits: [] });
+    expect(shop.catalogue()).toEqual({ ...catalogue, parts: [] });
+    shop.use(4);
+    expect(asked.mock.calls).toEqual([[3], [2], [4]]);
   });
   it('says why it is not there, and is asked for again', () => {
     let down = true;

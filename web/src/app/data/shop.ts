@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { VersionedSettings } from '@rigger/contracts';
+import type { CatalogueState, VersionedSettings } from '@rigger/contracts';
 import type { Catalogue, LengthUnit } from '@rigger/core';
 import { STYLE_MM, type Style } from '@rigger/wording';
 import { forkJoin } from 'rxjs';
@@ -12,9 +12,14 @@ export class Shop {
   private readonly loadedCatalogue = signal<Catalogue | null>(null);
   private readonly loadedSettings = signal<VersionedSettings | null>(null);
   private readonly problem = signal<string | null>(null);
+  private readonly known = signal<CatalogueState | null>(null);
   private loading = false;
+  /** the state that the screen counts with; what comes in late for another one is dropped */
+  private wanted: number | null = null;
 
   readonly catalogue = this.loadedCatalogue.asReadonly();
+  /** states of the catalogue, the newest first; number 0 for a shop that has none */
+  readonly states = this.known.asReadonly();
   readonly settings = computed(() => this.loadedSettings()?.data ?? null);
   readonly failure = this.problem.asReadonly();
   readonly style = computed<Style>(() => {
@@ -23,20 +28,39 @@ export class Shop {
   });
 
   load(): void {
-    if (this.loading || this.loadedCatalogue()) return;
+    if (this.loading || this.loadedSettings()) return;
     this.loading = true;
     this.problem.set(null);
-    forkJoin({ catalogue: this.api.catalogue(), settings: this.api.settings() }).subscribe({
-      next: ({ catalogue, settings }) => {
+    forkJoin({ states: this.api.states(), settings: this.api.settings() }).subscribe({
+      next: ({ states, settings }) => {
         this.loading = false;
-        this.loadedCatalogue.set(catalogue);
+        this.known.set(states);
         this.loadedSettings.set(settings);
+        this.use(this.wanted ?? states.number);
       },
       error: (f: CallFailure) => {
         this.loading = false;
         this.problem.set(failureText(f));
       },
     });
+  }
+  /** Counts with this state of the catalogue from now on. */
+  use(state: number): void {
+    if (this.wanted === state && this.loadedCatalogue()) return;
+    this.wanted = state;
+    this.api.catalogue(state).subscribe({
+      next: (catalogue) => {
+        if (this.wanted === state) this.loadedCatalogue.set(catalogue);
+      },
+      error: (f: CallFailure) => {
+        this.problem.set(failureText(f));
+      },
+    });
+  }
+  /** A catalogue was read in: the newest state is another one. */
+  renewed(states: CatalogueState): void {
+    this.known.set(states);
+    this.use(states.number);
   }
 
   /** Millimetres or inches, for the whole shop. A newer setting of somebody else is fetched and the unit put into it. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
@@ -7,7 +7,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import type { BoardRow } from '@rigger/contracts';
 import { STAGE_WORDS } from '@rigger/wording';
-import { catchError, of } from 'rxjs';
+import { catchError, map, of, startWith, switchMap, tap } from 'rxjs';
 import { Api } from '../data/api';
 
 /** Finds a job by customer, vehicle, number or tyre; arrow keys and Enter open it. */
@@ -25,7 +25,7 @@ import { Api } from '../data/api';
           autoActiveFirstOption
           (optionSelected)="open($event.option.value)"
         >
-          @for (job of found(); track job.id) {
+          @for (job of found() ?? []; track job.id) {
             <mat-option [value]="job.id">
               <strong>{{ job.customer }}</strong> · {{ job.vehicle || 'no vehicle yet' }} · {{ job.number }} ·
               {{ stages[job.stage] }}
@@ -33,9 +33,13 @@ import { Api } from '../data/api';
           }
         </mat-autocomplete>
       </mat-form-field>
-      @if (jobs() && found().length === 0) {
-        <p role="status">No job has that in it. Try a part of the name, or a number.</p>
-      }
+      <p role="status">
+        @if (unreached()) {
+          The server does not answer, so nothing can be looked up just now.
+        } @else if (answered() && found()?.length === 0) {
+          No job has that in it. Try a part of the name, or a number.
+        }
+      </p>
     </mat-dialog-content>
   `,
   styles: `
@@ -49,19 +53,25 @@ export class FindDialog {
   private readonly ref = inject<MatDialogRef<FindDialog, string>>(MatDialogRef);
   protected readonly stages = STAGE_WORDS;
   protected readonly query = new FormControl('', { nonNullable: true });
-  private readonly text = toSignal(this.query.valueChanges, { initialValue: '' });
-  protected readonly jobs = toSignal(
-    inject(Api)
-      .board()
-      .pipe(catchError(() => of<BoardRow[]>([]))),
+  private readonly api = inject(Api);
+  protected readonly answered = signal(false);
+  protected readonly found = toSignal(
+    this.query.valueChanges.pipe(
+      startWith(''),
+      // an answer that is overtaken is dropped
+      switchMap((find) =>
+        this.api.board({ find }).pipe(
+          map((b): readonly BoardRow[] => b.jobs),
+          catchError(() => of(null)),
+        ),
+      ),
+      tap(() => {
+        this.answered.set(true);
+      }),
+    ),
+    { initialValue: [] as readonly BoardRow[] },
   );
-  protected readonly found = computed(() => {
-    const words = this.text().toLowerCase().split(/\s+/).filter(Boolean);
-    return (this.jobs() ?? []).filter((j) => {
-      const hay = `${j.customer} ${j.trade} ${j.vehicle} ${j.target} ${j.number}`.toLowerCase();
-      return words.every((w) => hay.includes(w));
-    });
-  });
+  protected readonly unreached = computed(() => this.found() === null);
   protected open(id: string): void {
     this.ref.close(id);
   }

@@ -23,6 +23,7 @@ import { Theme } from '../data/theme';
       <div class="about"><ng-content /></div>
       <div class="right">
         <ng-content select="[bar-right]" />
+        <a routerLink="/shop/catalogue">catalogue</a>
         <button type="button" (click)="commands.find()"><kbd>/</kbd> find</button>
         <button type="button" (click)="commands.keys()"><kbd>?</kbd> keys</button>
         <button
@@ -72,17 +73,20 @@ import { Theme } from '../data/theme';
       color: var(--on-bar-2);
       font-size: 13px;
     }
-    button {
+    button,
+    .right a {
       all: unset;
       cursor: pointer;
       padding: 6px 8px;
       color: var(--on-bar);
     }
     button:hover,
+    .right a:hover,
     .mark:hover {
       color: #fff;
     }
     button:focus-visible,
+    .right a:focus-visible,
     .mark:focus-visible {
       outline: 2px solid var(--on-bar);
       outline-offset: -2px;

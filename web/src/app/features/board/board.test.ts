@@ -38,11 +38,11 @@ async function show(
 }
 
 describe('Board', () => {
-  it('groups by stage, the nearest promise first, and one without a date last', async () => {
+  it('groups by stage, in the order that the server gave', async () => {
     const b = await show([
-      boardRow({ id: '1', customer: 'Third' }),
-      boardRow({ id: '2', customer: 'Second', promiseDate: inDays(9) }),
       boardRow({ id: '3', customer: 'First', promiseDate: inDays(2) }),
+      boardRow({ id: '2', customer: 'Second', promiseDate: inDays(9) }),
+      boardRow({ id: '1', customer: 'Third' }),
       boardRow({ id: '4', customer: 'Asked only', stage: 'brief' }),
     ]);
     expect(b.customersOf('Bay')).toEqual(['First', 'Second', 'Third']);

@@ -12,7 +12,16 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink, RouterOutlet } from '@angular/router';
-import { clockTime, lackText, length, shortDay, variantWords } from '@rigger/wording';
+import {
+  changeText,
+  clockTime,
+  ITEM_KIND_WORDS,
+  lackText,
+  length,
+  plural,
+  shortDay,
+  variantWords,
+} from '@rigger/wording';
 import { firstValueFrom } from 'rxjs';
 import { Commands } from '../../data/commands';
 import { JobStore, type Conflict } from '../../data/job-store';
@@ -24,6 +33,9 @@ import { ElevationView } from '../../drawing/elevation-view';
 import { RuledTape, type TapeMark } from '../../ui/ruled-tape';
 import { TopBar } from '../../ui/top-bar';
 import { WhyPanel } from '../../ui/why-panel';
+
+/** of one item; the rest is in the catalogue */
+const MOST_FIELDS = 4;
 
 /** One job: who and when on the bar, the elevation, the ruled tape of sections, the section, and Why beside it. */
 @Component({
@@ -56,6 +68,21 @@ export class JobShell {
     const v = a.vehicle;
     return [v.platform.label, v.year, ...variantWords(v).slice(0, 2)].filter(Boolean).join(' · ');
   });
+  protected readonly changedHead = computed(
+    () =>
+      `${plural(this.store.changes().length, 'item')} of this job changed in the catalogue since it was computed.`,
+  );
+  protected readonly changes = computed(() =>
+    this.store.changes().map((c) => ({
+      what: `${ITEM_KIND_WORDS[c.kind].toLowerCase()} ${c.code}`,
+      how: c.gone
+        ? 'is no longer in it'
+        : c.fields
+            .slice(0, MOST_FIELDS)
+            .map((f) => changeText(f.path, f.before, f.after, this.shop.style()))
+            .join('; ') + (c.fields.length > MOST_FIELDS ? ' …' : ''),
+    })),
+  );
   protected readonly promise = computed(() => {
     const date = this.store.sections()?.head.promiseDate;
     return date ? `promise ${shortDay(date)}` : '';

@@ -1,0 +1,61 @@
+import type { RestorePreview as PreviewAnswer } from '@rigger/contracts';
+import { AppError } from '../errors';
+import { previewRestore, restoreFrom, type Backup, type Backups, type Read } from '../store/backups';
+import type { Shop } from './shop';
+
+const MINUTE_MS = 60_000;
+const HOUR_MS = 60 * MINUTE_MS;
+const LOOK_EVERY_MS = 10 * MINUTE_MS;
+
+/** Backups of the shop that is open: made when asked for and on a schedule, looked into, and put back. */
+export class BackupService {
+  constructor(
+    readonly backups: Backups,
+    private readonly shop: Pick<Shop, 'stores'>,
+  ) {}
+
+  list(): Promise<Backup[]> {
+    return this.backups.list();
+  }
+  make(passphrase: string): Promise<Backup> {
+    return this.backups.make(passphrase);
+  }
+  async preview(name: string, passphrase: string): Promise<PreviewAnswer> {
+    const p = read(
+      await this.backups.with(name, passphrase, (file) => previewRestore(this.shop.stores.db, file)),
+    );
+    return { ...p, comes: [...p.comes], goes: [...p.goes], changes: [...p.changes] };
+  }
+  /** Puts a backup back; what is there now is backed up before. */
+  async restore(name: string, passphrase: string): Promise<Backup> {
+    const { stores } = this.shop;
+    const before = await this.backups.make(passphrase);
+    read(await this.backups.with(name, passphrase, (file) => restoreFrom(stores.db, file)));
+    await stores.catalogues.refresh();
+    return before;
+  }
+  /** Makes one whenever the newest is older than this; gives back what ends it. */
+  everyHours(hours: number, onFault: (error: unknown) => void): () => void {
+    if (hours <= 0) return () => undefined;
+    const look = async () => {
+      const [newest] = await this.list();
+      if (!newest || Date.now() - Date.parse(newest.at) >= hours * HOUR_MS) await this.make('');
+    };
+    const timer = setInterval(() => void look().catch(onFault), LOOK_EVERY_MS);
+    return () => {
+      clearInterval(timer);
+    };
+  }
+}
+function read<T>(r: Read<T>): T {
+  if (r.ok) return r.value;
+  switch (r.fault) {
+    case 'not-there':
+      throw new AppError('backup-not-found');
+    case 'passphrase-wanted':
+    case 'passphrase-wrong':
+      throw new AppError('backup-sealed');
+    case 'unreadable':
+      throw new AppError('backup-unreadable');
+  }
+}

@@ -1,0 +1,48 @@
+import { statSync } from 'node:fs';
+import { BoardStore } from '../store/board-store';
+import { CatalogueStore } from '../store/catalogue-store';
+import { JobsStore } from '../store/jobs-store';
+import { answers, closeStore, openStore, writtenElsewhere } from '../store/open-store';
+import { SettingsStore } from '../store/settings-store';
+import { Catalogues } from './catalogues';
+import type { Stores } from './import-world';
+import { boardRow, JobsService } from './jobs-service';
+
+/** The shop's file, opened, with all that can be asked of it. */
+export interface Shop {
+  readonly stores: Stores;
+  readonly jobs: JobsService;
+  /** what keeps the file from being used, or null */
+  readonly fault: () => Promise<string | null>;
+  /** takes over what another process wrote; true when it wrote anything */
+  readonly look: () => Promise<boolean>;
+  readonly close: () => Promise<void>;
+}
+
+export async function openShop(file: string): Promise<Shop> {
+  const db = await openStore(file);
+  const catalogue = new CatalogueStore(db);
+  const catalogues = new Catalogues(catalogue);
+  const board = new BoardStore(db, (job) => boardRow(job, catalogues));
+  const jobs = new JobsStore(db, board);
+  await catalogues.refresh();
+  await jobs.projectAll('missing');
+  const opened = inodeOf(file);
+  const elsewhere = await writtenElsewhere(db);
+  return {
+    stores: { db, jobs, catalogue, catalogues, settings: new SettingsStore(db) },
+    jobs: new JobsService(jobs, board, catalogues),
+    async fault() {
+      if (inodeOf(file) !== opened) return 'The database file is no longer in its place.';
+      return (await answers(db)) ? null : 'The database does not answer.';
+    },
+    async look() {
+      if (!(await elsewhere())) return false;
+      if (await catalogues.refresh()) await jobs.projectAll('all');
+      return true;
+    },
+    close: () => closeStore(db),
+  };
+}
+const inodeOf = (file: string) =>
+  file === ':memory:' ? 0 : (statSync(file, { throwIfNoEntry: false })?.ino ?? null);

@@ -1,0 +1,119 @@
+import { BoardRowSchema, type BoardRow } from '@rigger/contracts';
+import { STAGES, type Stage } from '@rigger/core';
+import type { Knex } from 'knex';
+import type { Stored } from './stored-job';
+
+export interface BoardQuery {
+  readonly stage: Stage | null;
+  readonly archived: boolean;
+  /** words that all stand in the row */
+  readonly find: string;
+  /** rows to pass over */
+  readonly after: number;
+  readonly limit: number;
+}
+export interface BoardPage {
+  readonly jobs: BoardRow[];
+  /** jobs at each stage, with the same words found */
+  readonly counts: Record<Stage, number>;
+  /** of those that are not done, how many still need something */
+  readonly lacking: number;
+  readonly archived: number;
+  /** where the next page begins; null on the last one */
+  readonly next: number | null;
+}
+/** What the board shows of a job that can be read. */
+export type Describe = (job: NonNullable<Stored['job']>) => BoardRow;
+
+interface Row {
+  readonly data: string;
+  readonly number: number;
+  readonly stage: Stage;
+  readonly archived: boolean;
+}
+
+/** The board's rows, written with each save: reading the board computes nothing. */
+export class BoardStore {
+  constructor(
+    private readonly db: Knex,
+    private readonly describe: Describe,
+  ) {}
+
+  /** Writes the row of a job; one that cannot be read stands there with what is wrong, and the others work on. */
+  async put(t: Knex.Transaction, s: Stored): Promise<void> {
+    const row: BoardRow = s.job
+      ? this.describe(s.job)
+      : {
+          id: s.row.id,
+          number: s.row.number,
+          customer: '',
+          trade: '',
+          stage: 'brief',
+          promiseDate: null,
+          vehicle: '',
+          target: '',
+          lacks: [],
+          archived: s.row.archived_at !== null,
+          unreadable: s.fault ?? 'unreadable',
+          updatedAt: s.row.updated_at,
+        };
+    await t('job_board')
+      .insert({
+        id: row.id,
+        number: row.number,
+        stage: row.stage,
+        archived: row.archived,
+        lacking: row.lacks.length > 0,
+        due: dueOf(row),
+        words: wordsOf(row),
+        data: JSON.stringify(row),
+        created_at: s.row.created_at,
+        updated_at: s.row.updated_at,
+      })
+      .onConflict('id')
+      .merge();
+  }
+  async page(q: BoardQuery): Promise<BoardPage> {
+    const words = q.find.toLowerCase().split(/\s+/).filter(Boolean);
+    const found = () =>
+      words.reduce(
+        (query, w) =>
+          query.whereRaw("words like ? escape '\\'", [`%${w.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`]),
+        this.db<Row, Row[]>('job_board'),
+      );
+    const rows = await found()
+      .where({ archived: q.archived })
+      .modify((query) => {
+        if (q.stage) void query.where({ stage: q.stage });
+      })
+      .orderBy(['due', 'number'])
+      .offset(q.after)
+      .limit(q.limit + 1)
+      .select<Row[]>('*');
+    const counts = await found()
+      .groupBy('archived', 'stage')
+      .select<{ archived: number; stage: Stage; jobs: number; lacking: number }[]>(
+        'archived',
+        'stage',
+        this.db.raw('count(*) as jobs, sum(lacking) as lacking'),
+      );
+    const of = (archived: boolean, stage?: Stage) =>
+      counts
+        .filter((c) => Boolean(c.archived) === archived && (stage === undefined || c.stage === stage))
+        .reduce((sum, c) => sum + c.jobs, 0);
+    const shown = rows.slice(0, q.limit);
+    return {
+      jobs: shown.map((r) => BoardRowSchema.parse(JSON.parse(r.data))),
+      counts: Object.fromEntries(STAGES.map((s) => [s, of(q.archived, s)])) as Record<Stage, number>,
+      archived: of(true),
+      lacking: counts
+        .filter((c) => Boolean(c.archived) === q.archived && c.stage !== 'done')
+        .reduce((sum, c) => sum + c.lacking, 0),
+      next: rows.length > q.limit ? q.after + q.limit : null,
+    };
+  }
+}
+/** Jobs in the order of their promises; one without a date after those, one that is done last. */
+const dueOf = (r: BoardRow) => `${r.stage === 'done' ? '1' : '0'} ${r.promiseDate ?? '9999-12-31'}`;
+const wordsOf = (r: BoardRow) =>
+  [r.number, r.customer, r.trade, r.vehicle, r.target, r.unreadable ?? ''].join(' ').toLowerCase();

@@ -1,0 +1,16 @@
+import { first } from './001-jobs-catalogue-settings';
+import { tiresSideBySide } from './002-tires-side-by-side';
+import { nameOfTheShop } from './003-name-of-the-shop';
+import { wheelsByAxle } from './004-wheels-by-axle';
+import { revisions } from './005-revisions';
+import type { NamedMigration } from './records';
+
+/** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
+export const MIGRATIONS: readonly NamedMigration[] = [
+  first,
+  tiresSideBySide,
+  nameOfTheShop,
+  wheelsByAxle,
+  revisions,
+];
+export type { NamedMigration };
