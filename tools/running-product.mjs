@@ -1,26 +1,47 @@
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createRequire } from 'node:module';
 import path from 'node:path';
-import { chromium as chromiumPath, root, run } from './bootstrap.mjs';
+import { chromium as chromiumPath, root } from './bootstrap.mjs';
 
 /** Reads the demo world into a database, as `npm run demo` does. */
 export function importDemo(database) {
-  run(process.execPath, ['server/dist/import.js', 'demo', '--unless-own'], { RIGGER_DB: database });
+  const done = spawnSync(process.execPath, ['server/dist/import.js', 'demo', '--unless-own'], {
+    cwd: root,
+    env: { ...process.env, RIGGER_DB: database },
+    encoding: 'utf8',
+  });
+  if (done.status !== 0) throw new Error(done.stderr);
 }
-/** Starts the built server on a free port with its own database; resolves once it serves. */
-export async function startServer(database) {
+/** Starts the built server on a free port with its own database; resolves once it serves. `stop` gives its exit code. */
+export async function startServer(
+  database,
+  env = {
+    ...process.env,
+    PORT: '0',
+    RIGGER_DB: database,
+    RIGGER_BACKUPS: `${database}-backups`,
+    LOG_LEVEL: 'error',
+  },
+) {
   const child = spawn(process.execPath, [path.join(root, 'server/dist/main.js')], {
-    env: { ...process.env, PORT: '0', RIGGER_DB: database, LOG_LEVEL: 'error' },
+    env,
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  const gone = new Promise((r) => child.once('exit', r));
   const base = await new Promise((resolve, reject) => {
     child.stdout.on('data', (d) => {
       const found = /(http:\/\/[\d.:]+\/)/.exec(String(d));
       if (found) resolve(found[1]);
     });
-    child.once('exit', () => reject(new Error('the server ended')));
+    void gone.then(() => {
+      reject(new Error('the server ended'));
+    });
   });
-  return { base, stop: () => new Promise((r) => child.once('exit', r) && child.kill('SIGTERM')) };
+  const end = (signal) => {
+    child.kill(signal);
+    return gone;
+  };
+  return { base, stop: () => end('SIGTERM'), kill: () => end('SIGKILL'), pid: child.pid };
 }
 
 /** Debian's Chromium under Playwright. */

@@ -28,7 +28,13 @@ export class Server {
   }
   async start(): Promise<void> {
     const child = spawn(process.execPath, [MAIN], {
-      env: { ...process.env, PORT: String(this.port), RIGGER_DB: this.database, LOG_LEVEL: 'error' },
+      env: {
+        ...process.env,
+        PORT: String(this.port),
+        RIGGER_DB: this.database,
+        RIGGER_BACKUPS: `${this.database}-backups`,
+        LOG_LEVEL: 'error',
+      },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;
@@ -79,7 +85,7 @@ export function watch(page: Page, wrong: string[], base: () => string): void {
       )
     )
       return;
-    if (m.location().url.endsWith('/api/jobs/nobody')) return; // asked for on purpose
+    if (/\/api\/jobs\/nobody$|\/somewhere\/else$/.test(m.location().url)) return; // asked for on purpose
     wrong.push(`console: ${m.text()}`);
   });
   page.on('request', (r) => {

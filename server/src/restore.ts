@@ -14,7 +14,7 @@ const database = process.env.RIGGER_DB ?? fromHere('../../var/rigger.sqlite');
 const folder = process.env.RIGGER_BACKUPS ?? fromHere('../../var/backups');
 const args = process.argv.slice(2);
 const at = args.indexOf('--passphrase-file');
-const [passphraseFile] = at < 0 ? [null] : args.splice(at, 2).slice(1);
+const passphraseFile: string | null | undefined = at < 0 ? null : args.splice(at, 2)[1];
 const yes = args.includes('--yes');
 const from = args.find((a) => !a.startsWith('--'));
 const WORDS: Readonly<Record<BackupFault, string>> = {

@@ -91,7 +91,7 @@ export interface Difference {
   readonly after: unknown;
 }
 /** The fields in which two records differ, by path; a list is compared place by place.
- *  @example differences({ priceMinor: 100 }, { priceMinor: 120 }) // [{ path: ['priceMinor'], before: 100, after: 120 }] */
+ *  @example differences({ priceMinor: 100 }, { priceMinor: 120 }) // [{"path":["priceMinor"],"before":100,"after":120}] */
 export function differences(
   before: unknown,
   after: unknown,

@@ -48,6 +48,42 @@ describe('a job with nothing known', () => {
     expect(say(job).unknownCodes).toEqual(['GONE-1']);
     expect(lacksOf(job, catalogue)).toContainEqual({ section: 'match', code: 'unknown-parts', count: 1 });
   });
+  it('names what the catalogue does not have: platform, answer, fitted part, tyre, wheel, trimming', () => {
+    const job = demoJob('hut-warden');
+    const strange = {
+      ...job,
+      vehicle: {
+        ...job.vehicle,
+        variant: { ...job.vehicle.variant, moon: 'full' },
+        changes: [{ id: 'c', what: 'old spacer', part: 'NO-1', axle: null, liftMm: null }],
+      },
+      tire: {
+        ...job.tire,
+        tireCode: 'NO-2',
+        wheelCode: 'NO-3',
+        reliefs: [{ axle: 'front' as const, obstacle: null, relief: 'NO-4' }],
+        candidates: [{ id: 'x', size: '', tireCode: 'NO-5' }],
+      },
+    };
+    const found = lacksOf(strange, catalogue);
+    expect(found).toContainEqual({
+      section: 'vehicle',
+      code: 'vehicle-not-there',
+      codes: ['NO-1', 'moon: full'],
+    });
+    expect(found).toContainEqual({
+      section: 'tire',
+      code: 'tire-not-there',
+      codes: ['NO-2', 'NO-5', 'NO-3', 'NO-4'],
+    });
+    const unknown = { ...job, vehicle: { ...job.vehicle, platform: 'none' } };
+    expect(lacksOf(unknown, catalogue)).toContainEqual({
+      section: 'vehicle',
+      code: 'vehicle-not-there',
+      codes: ['none'],
+    });
+    expect(lacksOf(job, catalogue).map((l) => l.code)).not.toContain('tire-not-there');
+  });
 });
 
 describe.each(demoJobs)('demo job %s', (name) => {

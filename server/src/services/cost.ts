@@ -6,8 +6,9 @@ export type ComputeKind = 'kinematics' | 'ride-height' | 'clearance' | 'tire';
 const POSE_MS = 0.02;
 const DISTANCE_MS = 0.000_15;
 const RIDE_HEIGHT_MS = 5;
-/** what one answer may cost, ms of one core; beyond it the request is refused with what would do */
-export const MOST_MS = 5000;
+/** what one answer may cost, ms of one core; beyond it the request is refused with what would do. The table of a clearance map grows
+ *  with it: at this limit a worker holds about 200 MB. */
+export const MOST_MS = 1500;
 /** a request up to this is answered in the quick lane, which long ones never enter, ms */
 export const QUICK_MS = 250;
 /** work that runs this long is stopped, ms */

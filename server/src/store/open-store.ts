@@ -133,7 +133,7 @@ async function look(db: Knex, filename: string): Promise<void> {
   }
   if (statSync(filename).size <= LOOKED_THROUGH_BYTES) {
     const said = await first<string>(db, 'quick_check(1)');
-    if (said !== 'ok') throw new StoreFault('damaged', filename, said);
+    if (said !== 'ok') throw new StoreFault('damaged', filename, said?.replaceAll(/\s+/g, ' '));
   }
 }
 

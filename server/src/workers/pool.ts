@@ -27,6 +27,9 @@ const ext = import.meta.url.endsWith('.ts') ? 'ts' : 'js';
 const MAX_WAITING = 32;
 const MAX_OF_A_CLIENT = 16;
 
+/** a worker tidies up before it grows beyond this; what needs more is refused */
+const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
+
 interface Lane<Task, Answer> {
   readonly waiting: () => number;
   readonly run: (task: Task, signal?: AbortSignal) => Promise<Answer>;
@@ -42,6 +45,7 @@ function lane<Task, Answer>(name: string): Lane<Task, Answer> {
     maxThreads: 1,
     idleTimeout: 60_000,
     maxQueue: MAX_WAITING,
+    resourceLimits: MEMORY,
   });
   return {
     waiting: () => pool.queueSize,
@@ -52,6 +56,8 @@ function lane<Task, Answer>(name: string): Lane<Task, Answer> {
         return await pool.run(task, { signal: signal ? AbortSignal.any([signal, limit]) : limit });
       } catch (error) {
         if (limit.aborted && !signal?.aborted) throw new AppError('took-too-long');
+        if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+          throw new AppError('too-costly');
         throw error;
       }
     },
@@ -102,5 +108,5 @@ export function createComputer(): Computer {
 const tooCostly = (estimateMs: number) =>
   new AppError(
     'too-costly',
-    `This would take about ${Math.ceil(estimateMs / 1000)} s of computing; ${MOST_MS / 1000} s is the most. Ask for one ${Math.ceil(estimateMs / MOST_MS)}th: fewer points of travel and rack, or fewer obstacle points.`,
+    `This would take about ${(estimateMs / 1000).toFixed(1)} s of computing; ${MOST_MS / 1000} s is the most. Ask for one ${Math.ceil(estimateMs / MOST_MS)}th: fewer points of travel and rack, or fewer obstacle points.`,
   );

@@ -1,4 +1,3 @@
-import { withAuthor } from './data/device';
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import {
   type ApplicationConfig,
@@ -8,6 +7,7 @@ import {
 import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
 import { PageTitle } from './data/page-title';
 import { routes } from './app.routes';
+import { withAuthor } from './data/device';
 
 export const appConfig: ApplicationConfig = {
   providers: [

@@ -60,6 +60,11 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'shop/backups',
+    title: 'Backups',
+    loadComponent: () => import('./features/shop/backups-view').then((m) => m.BackupsView),
+  },
+  {
     path: 'shop/catalogue',
     title: 'Catalogue',
     loadComponent: () => import('./features/shop/catalogue-view').then((m) => m.CatalogueView),

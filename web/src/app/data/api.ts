@@ -1,7 +1,12 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
+  BackupSchema,
+  BackupsSchema,
   BoardSchema,
+  RestorePreviewSchema,
+  type Backup,
+  type RestorePreview,
   CatalogueStateSchema,
   HistorySchema,
   ImportPreviewSchema,
@@ -57,6 +62,14 @@ export class Api {
     this.call(ImportPreviewSchema, this.http.post('/api/catalogue/preview', { origin, files }));
   readonly import = (origin: string, files: FileTexts): Observable<CatalogueState> =>
     this.call(CatalogueStateSchema, this.http.post('/api/catalogue/import', { origin, files }));
+  readonly backups = (): Observable<Backup[]> =>
+    this.call(BackupsSchema, this.http.get('/api/backups')).pipe(map((b) => b.backups));
+  readonly makeBackup = (passphrase: string): Observable<Backup> =>
+    this.call(BackupSchema, this.http.post('/api/backups', { passphrase }));
+  readonly previewBackup = (name: string, passphrase: string): Observable<RestorePreview> =>
+    this.call(RestorePreviewSchema, this.http.post(`/api/backups/${name}/preview`, { passphrase }));
+  readonly restoreBackup = (name: string, passphrase: string): Observable<Backup> =>
+    this.call(BackupSchema, this.http.post(`/api/backups/${name}/restore`, { passphrase }));
   readonly settings = (): Observable<VersionedSettings> =>
     this.call(VersionedSettingsSchema, this.http.get('/api/settings'));
   readonly saveSettings = (version: number, data: ShopSettings): Observable<VersionedSettings> =>

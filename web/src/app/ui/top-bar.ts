@@ -23,7 +23,7 @@ import { Theme } from '../data/theme';
       <div class="about"><ng-content /></div>
       <div class="right">
         <ng-content select="[bar-right]" />
-        <a routerLink="/shop/catalogue">catalogue</a>
+        <a routerLink="/shop/catalogue">shop</a>
         <button type="button" (click)="commands.find()"><kbd>/</kbd> find</button>
         <button type="button" (click)="commands.keys()"><kbd>?</kbd> keys</button>
         <button

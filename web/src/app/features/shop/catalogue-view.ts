@@ -16,6 +16,7 @@ import { Api, failureText, type CallFailure, type FileTexts } from '../../data/a
 import { Shop } from '../../data/shop';
 import { HeadlineBlock } from '../../ui/headline';
 import { TopBar } from '../../ui/top-bar';
+import { ShopSections } from './shop-sections';
 
 type Step =
   | { readonly at: 'idle' }
@@ -31,7 +32,7 @@ const DOES = ['comes', 'changes', 'goes'] as const;
 /** Reads a catalogue in from a folder: first what it would change, then, when a person says so, all of it or nothing. */
 @Component({
   selector: 'app-catalogue',
-  imports: [MatButtonModule, TopBar, HeadlineBlock],
+  imports: [MatButtonModule, TopBar, HeadlineBlock, ShopSections],
   templateUrl: './catalogue-view.html',
   styleUrl: './catalogue-view.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
