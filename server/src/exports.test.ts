@@ -167,18 +167,27 @@ describe('the parts list as CSV', () => {
     const job = await s.job(1012);
     const r = await s.api.get(`/api/jobs/${job.id}/parts.csv`).expect(200);
     expect(r.headers['content-type']).toContain('text/csv');
-    const rows = Papa.parse<Record<string, string>>(r.text, { header: true }).data;
+    const rows = Papa.parse<Record<string, string>>(r.text.replace(/^\uFEFF/, ''), { header: true }).data;
     const m = await modelOf(1012);
     expect(rows.map((x) => [x.code, Number(x.quantity), Number(x['line mk'])])).toEqual(
       m.lines.map((l) => [l.code, l.quantity, l.lineMinor / 100]),
     );
   });
-  it('quotes commas and quotes, and never hands a spreadsheet a formula', async () => {
+  it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\t=1', '\n=1', ' =1', '\u200B=1', '＝1', '＋1', '\uFEFF=1'])(
+    '%j is no formula to a spreadsheet',
+    async (name) => {
+      const [line] = (await modelOf(1012)).lines;
+      const csv = partsCsv([{ ...line!, name }], 'mk').slice(1);
+      const [row] = Papa.parse<Record<string, string>>(csv, { header: true }).data;
+      expect(row!.name).toBe(`'${name}`);
+    },
+  );
+  it('quotes commas and quotes, and begins with the mark by which spreadsheets know UTF-8', async () => {
     const [line] = (await modelOf(1012)).lines;
-    const csv = partsCsv([{ ...line!, name: '=1+1', maker: 'Say "hi", twice' }], 'mk');
-    const [row] = Papa.parse<Record<string, string>>(csv, { header: true }).data;
-    expect(row!.name).toBe("'=1+1");
-    expect(row!.maker).toBe('Say "hi", twice');
+    const csv = partsCsv([{ ...line!, name: '31 × 10 – “mud”', maker: 'Say "hi", twice' }], 'mk');
+    expect(csv.startsWith('\uFEFFcode')).toBe(true);
+    const [row] = Papa.parse<Record<string, string>>(csv.slice(1), { header: true }).data;
+    expect([row!.name, row!.maker]).toEqual(['31 × 10 – “mud”', 'Say "hi", twice']);
   });
 });
 

@@ -2,22 +2,31 @@ import type { PartsLine } from '@rigger/core';
 import { lineProvenance } from '@rigger/wording';
 import Papa from 'papaparse';
 
-/** The parts list as CSV: one line per part, money in whole units with a point, a leading sign never read as a formula. */
+/** What a spreadsheet would read as a formula: a sign at the start, also behind blanks and marks that it passes over, also in full
+ *  width. */
+const FORMULA = /^[\s\p{Cf}\p{Cc}]*[=+\-@＝＋－＠]/u;
+/** By this mark spreadsheets know UTF-8. */
+const BOM = '\uFEFF';
+
+/** The parts list as CSV: one line per part, money in whole units with a point, nothing in it that is read as a formula. */
 export function partsCsv(lines: readonly PartsLine[], currency: string): string {
-  return Papa.unparse(
-    lines.map((l) => ({
-      code: l.code,
-      maker: l.maker,
-      name: l.name,
-      quantity: l.quantity,
-      'sold as': l.soldAs,
-      supplier: l.supplier,
-      'on hand': l.onHand ?? '',
-      'lead days': l.leadDays ?? '',
-      [`price ${currency}`]: (l.priceMinor / 100).toFixed(2),
-      [`line ${currency}`]: (l.lineMinor / 100).toFixed(2),
-      provenance: lineProvenance(l),
-    })),
-    { escapeFormulae: true, newline: '\r\n' },
+  return (
+    BOM +
+    Papa.unparse(
+      lines.map((l) => ({
+        code: l.code,
+        maker: l.maker,
+        name: l.name,
+        quantity: l.quantity,
+        'sold as': l.soldAs,
+        supplier: l.supplier,
+        'on hand': l.onHand ?? '',
+        'lead days': l.leadDays ?? '',
+        [`price ${currency}`]: (l.priceMinor / 100).toFixed(2),
+        [`line ${currency}`]: (l.lineMinor / 100).toFixed(2),
+        provenance: lineProvenance(l),
+      })),
+      { escapeFormulae: FORMULA, newline: '\r\n' },
+    )
   );
 }

@@ -1,8 +1,9 @@
 import type { ErrorCode } from '@rigger/contracts';
 import type { Catalogue } from '@rigger/core';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
+import { typeset, type Coverage } from '../services/typeset';
 import { printable, type PrintTask } from '../services/printable';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
@@ -11,24 +12,27 @@ const FONTS = [join(import.meta.dirname, 'fonts'), join(import.meta.dirname, '..
 );
 if (FONTS === undefined) throw new Error('no fonts for the sheet: run npm run build -w @rigger/server');
 const fonts = FONTS;
-const archivo = (face: string) => join(fonts, `archivo-${face}.ttf`);
-const spline = (face: string) => join(fonts, `spline-sans-mono-${face}.ttf`);
+const coverage = JSON.parse(readFileSync(join(fonts, 'coverage.json'), 'utf8')) as Coverage;
 
-pdfmake.setFonts({
-  Archivo: {
-    normal: archivo('400-normal'),
-    bold: archivo('600-normal'),
-    italics: archivo('400-italic'),
-    bolditalics: archivo('600-italic'),
-  },
-  // the mono has no italics of its own
-  Spline: {
-    normal: spline('400-normal'),
-    bold: spline('600-normal'),
-    italics: spline('400-normal'),
-    bolditalics: spline('600-normal'),
-  },
-});
+pdfmake.setFonts(
+  Object.fromEntries(
+    Object.keys(coverage).map((name) => {
+      const file = (face: string) => join(fonts, `${name}-${face}.ttf`);
+      // the mono has no italics of its own
+      const italic = (face: string) =>
+        existsSync(file(`${face}-italic`)) ? file(`${face}-italic`) : file(`${face}-normal`);
+      return [
+        name,
+        {
+          normal: file('400-normal'),
+          bold: file('600-normal'),
+          italics: italic('400'),
+          bolditalics: italic('600'),
+        },
+      ];
+    }),
+  ),
+);
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((file) => file.startsWith(fonts));
 
@@ -49,6 +53,9 @@ export default async function print(task: PrintTask): Promise<Printed> {
     case 'text':
       return { ok: true, body: made.text };
     case 'document':
-      return { ok: true, body: new Uint8Array(await pdfmake.createPdf(made.document).getBuffer()) };
+      return {
+        ok: true,
+        body: new Uint8Array(await pdfmake.createPdf(typeset(made.document, coverage)).getBuffer()),
+      };
   }
 }
