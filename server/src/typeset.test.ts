@@ -13,9 +13,9 @@ const set = (content: TDocumentDefinitions['content']) =>
 
 describe('text on paper', () => {
   it('that the shop’s own type has stays as it is', () => {
-    expect(set(['Hut warden', { text: 'bold', bold: true }])).toEqual([
+    expect(set(['Hut warden', { text: 'small', fontSize: 8 }])).toEqual([
       'Hut warden',
-      { text: 'bold', bold: true },
+      { text: 'small', fontSize: 8 },
     ]);
   });
   it('in other letters is set in a font that has them, part by part', () => {

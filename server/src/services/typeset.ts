@@ -27,16 +27,16 @@ const UNDRAWN = /^[\p{Cf}\p{Cc}]+$/u;
  *  character that no font has is said, not left as an empty box. */
 export function typeset(document: TDocumentDefinitions, coverage: Coverage): TDocumentDefinitions {
   const has = (font: string, text: string): boolean =>
-    [...text].every((c) => {
+    Array.from(text).every((c) => {
       const at = c.codePointAt(0) ?? 0;
       return UNDRAWN.test(c) || (coverage[font] ?? []).some(([from, to]) => from <= at && at <= to);
     });
-  let missing = false;
+  const seen = { missing: false };
   const runsOf = (text: string, base: string): readonly { text: string; font: string }[] => {
     const runs: { text: string; font: string }[] = [];
     for (const { segment } of graphemes.segment(text.normalize('NFC'))) {
       const font = (BY_FONT[base] ?? [base]).find((f) => has(f, segment));
-      missing ||= font === undefined;
+      if (font === undefined) seen.missing = true;
       const run = { text: font === undefined ? MISSING : segment, font: font ?? base };
       const last = runs.at(-1);
       if (last?.font === run.font) last.text += run.text;
@@ -63,7 +63,7 @@ export function typeset(document: TDocumentDefinitions, coverage: Coverage): TDo
   return {
     ...document,
     ...(document.header === undefined ? {} : { header }),
-    content: missing
+    content: seen.missing
       ? [
           ...content,
           {

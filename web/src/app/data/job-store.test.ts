@@ -214,3 +214,65 @@ describe('two people on one job', () => {
     expect(b.store.sections()!.head.trade).toBe('changed elsewhere');
   });
 });
+
+describe('what goes wrong beside the typing', () => {
+  it('a section that is refused stays so while another is saved, and is named until it is put right', async () => {
+    b.server.refuse({ faults: [{ path: 'data.customer', message: 'has nothing in it that can be read' }] });
+    b.store.patch('head', { customer: '' }, 'customer');
+    await settle();
+    b.server.comeBack();
+    b.store.patch('brief', { notes: 'taken' }, 'notes');
+    await settle();
+    expect(b.server.dataOf('brief').notes).toBe('taken');
+    expect(b.store.saveState()).toBe('refused');
+    expect(b.store.refusal()).toContain('data.customer');
+    await expect(b.store.saved()).resolves.toMatchObject({ kind: 'refused' });
+    b.store.patch('head', { customer: 'Weir keeper' }, 'customer');
+    await settle();
+    expect([b.store.saveState(), b.store.refusal()]).toEqual(['saved', null]);
+  });
+  it.each(['store-busy', 'shutting-down', 'store-failed'] as const)(
+    'a server that says %s has refused nothing: it is asked again',
+    async (code) => {
+      b.server.refuse({ code });
+      b.store.patch('brief', { notes: 'waits' }, 'notes');
+      await settle();
+      expect(b.store.saveState()).toBe('waiting');
+      b.server.comeBack();
+      await settle(3000);
+      expect([b.store.saveState(), b.server.dataOf('brief').notes]).toEqual(['saved', 'waits']);
+    },
+  );
+  it('a browser that keeps nothing keeps nobody from saving', async () => {
+    const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new Error('QuotaExceededError');
+    });
+    b.store.patch('brief', { notes: 'kept by the server' }, 'notes');
+    await settle();
+    full.mockRestore();
+    expect(b.server.dataOf('brief').notes).toBe('kept by the server');
+  });
+  it('our own save whose answer was lost is known as ours after a reload', async () => {
+    b.server.hang();
+    b.store.patch('brief', { notes: 'sent' }, 'notes');
+    await settle();
+    const left = localStorage.getItem('rigger.unsaved.job-1')!;
+    b.server.release();
+    await settle();
+    const { job } = b.server;
+    TestBed.resetTestingModule();
+    b = await openBench(demoJob('hut-warden'), { job, unsaved: left });
+    await settle();
+    expect(b.store.merged()).toBeNull();
+    expect([b.store.saveState(), brief().notes, b.server.saves.length]).toEqual(['saved', 'sent', 0]);
+  });
+  it('what an older version left in another shape is put aside, and the job opens', async () => {
+    const { job } = b.server;
+    TestBed.resetTestingModule();
+    const old = { brief: { version: 1, base: { notes: 1 }, now: { notes: 'old' } } };
+    b = await openBench(demoJob('hut-warden'), { job, unsaved: JSON.stringify(old) });
+    expect(brief().notes).toBe(job.sections.brief.data.notes);
+    expect(b.store.merged()?.text).toContain('put aside');
+    expect(localStorage.getItem('rigger.unsaved.job-1.put-aside')).toContain('old');
+  });
+});

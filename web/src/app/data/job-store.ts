@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { ItemChange, JobAnswer } from '@rigger/contracts';
+import { ERRORS, SECTION_SCHEMAS, type ItemChange, type JobAnswer } from '@rigger/contracts';
 import { SECTIONS, type JobSections, type SectionName } from '@rigger/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { filter, firstValueFrom, Subject, takeUntil, type Observable } from 'rxjs';
@@ -14,6 +14,8 @@ interface Held {
   /** what the server had when we last agreed */
   readonly base: Data;
   readonly now: Data;
+  /** what was sent last and not answered yet: when the server turns out to have it, it is our own */
+  readonly sent?: Data | undefined;
 }
 interface Step {
   readonly section: SectionName;
@@ -32,6 +34,7 @@ export interface Conflict {
 }
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused';
 
+const SERVER_ERROR = 500;
 const SAVE_AFTER_MS = 250;
 const RETRY_AFTER_MS = 2500;
 /** typing in one field within this long is one step of undo */
@@ -52,7 +55,8 @@ export class JobStore {
   /** `job/section` of every save that is under way */
   private readonly inFlight = signal<ReadonlySet<string>>(new Set());
   private readonly unreached = signal(false);
-  private readonly refused = signal<string | null>(null);
+  /** why the server does not take a section, for each that it does not */
+  private readonly refusals = signal<Readonly<Partial<Record<SectionName, string>>>>({});
   private readonly lastSaved = signal<Date | null>(null);
   /** an object, so that a second merge is told as well */
   private readonly mergeNote = signal<{ readonly text: string } | null>(null);
@@ -70,7 +74,7 @@ export class JobStore {
   readonly failure = this.problem.asReadonly();
   readonly conflict = this.openConflict.asReadonly();
   readonly merged = this.mergeNote.asReadonly();
-  readonly refusal = this.refused.asReadonly();
+  readonly refusal = computed(() => Object.values(this.refusals()).join('; ') || null);
   readonly savedAt = this.lastSaved.asReadonly();
   readonly canUndo = computed(() => this.undoSteps().length > 0);
   readonly canRedo = computed(() => this.redoSteps().length > 0);
@@ -79,7 +83,7 @@ export class JobStore {
     return h && (Object.fromEntries(SECTIONS.map((s) => [s, h[s].now])) as unknown as JobSections);
   });
   readonly saveState = computed<SaveState>(() => {
-    if (this.refused() !== null) return 'refused';
+    if (this.refusal() !== null) return 'refused';
     if (this.unreached()) return 'waiting';
     const h = this.held();
     const dirty = h !== null && SECTIONS.some((s) => !same(h[s].base, h[s].now));
@@ -101,12 +105,15 @@ export class JobStore {
     try {
       const job = await firstValueFrom(this.api.job(id).pipe(takeUntil(this.left)), { defaultValue: null });
       if (!job) return; // another job was opened, or this one closed, before the answer came
-      const waiting =
-        (recall(localStorage, this.waitingKey(id)) as Partial<Record<SectionName, Held>> | null) ?? {};
+      const waiting = this.waitingOf(id);
       const held = Object.fromEntries(
         SECTIONS.map((s) => {
           const stored = job.sections[s];
-          return [s, waiting[s] ?? { version: stored.version, base: stored.data, now: stored.data }];
+          const mine = waiting[s];
+          const fresh = { version: stored.version, base: stored.data, now: stored.data };
+          // our own save came through before the answer could: only what was typed after it still waits
+          if (mine?.sent && same(mine.sent, stored.data)) return [s, { ...fresh, now: mine.now }];
+          return [s, mine ?? fresh];
         }),
       ) as unknown as Record<SectionName, Held>;
       this.meet(job);
@@ -150,7 +157,7 @@ export class JobStore {
     this.held.set(null);
     this.problem.set(null);
     this.openConflict.set(null);
-    this.refused.set(null);
+    this.refusals.set({});
     this.unreached.set(false);
     this.mergeNote.set(null);
   }
@@ -242,7 +249,7 @@ export class JobStore {
     this.flush();
     const state = await firstValueFrom(this.saveStates.pipe(filter((s) => s !== 'saving')));
     if (state === 'waiting') return { kind: 'no-answer' };
-    const message = `Not saved: ${this.refused() ?? ''}`;
+    const message = `Not saved: ${this.refusal() ?? ''}`;
     return state === 'refused'
       ? { kind: 'refused', error: { code: 'entry-invalid', message, requestId: '' } }
       : null;
@@ -263,12 +270,14 @@ export class JobStore {
       return;
     this.inFlight.update((s) => new Set([...s, flight]));
     let again: number | null = null;
+    this.hold(section, { ...held, sent: held.now });
+    this.remember();
     try {
       const why = this.broughtBack.get(section) === held.now ? 'brought-back' : 'edit';
       const saved = await firstValueFrom(this.api.save(id, section, held.version, held.now, why));
       this.unreached.set(false);
-      this.refused.set(null);
       if (this.job()?.id === id) {
+        this.refuse(section, null);
         const current = this.held()?.[section];
         if (current) this.hold(section, { version: saved.version, base: held.now, now: current.now });
         this.lastSaved.set(new Date(saved.updatedAt));
@@ -289,7 +298,8 @@ export class JobStore {
   }
   /** How long to wait before the next try, or null when a person must decide first. */
   private onFailure(f: CallFailure, section: SectionName): number | null {
-    if (f.kind === 'no-answer') {
+    // a server that is busy, full or being stopped has not refused anything: it is asked again
+    if (f.kind === 'no-answer' || ERRORS[f.error.code].status >= SERVER_ERROR) {
       this.unreached.set(true);
       return RETRY_AFTER_MS;
     }
@@ -298,12 +308,24 @@ export class JobStore {
       return this.onConflict(section, f.error.theirs as { version: number; data: Data });
     }
     const faults = f.error.faults?.map((x) => `${x.path}: ${x.message}`).join('; ');
-    this.refused.set(faults ?? f.error.message);
+    this.unreached.set(false);
+    this.refuse(section, faults ?? f.error.message);
     return null;
+  }
+  private refuse(section: SectionName, why: string | null): void {
+    this.refusals.update((r) => {
+      const others = Object.fromEntries(Object.entries(r).filter(([s]) => s !== section));
+      return why === null ? others : { ...others, [section]: why };
+    });
   }
   private onConflict(section: SectionName, stored: { version: number; data: Data }): number | null {
     const held = this.held()?.[section];
     if (!held) return null;
+    if (held.sent && same(held.sent, stored.data)) {
+      // it is our own save that came through before its answer could
+      this.hold(section, { version: stored.version, base: stored.data, now: held.now });
+      return 0;
+    }
     const merge = mergeSection<Data>(held.base, held.now, stored.data);
     if (merge.conflicts.length === 0) {
       this.hold(section, { version: stored.version, base: stored.data, now: merge.mine });
@@ -344,36 +366,57 @@ export class JobStore {
     const waiting = Object.fromEntries(
       SECTIONS.filter((s) => !same(held[s].base, held[s].now)).map((s) => [s, held[s]]),
     );
-    if (Object.keys(waiting).length > 0) localStorage.setItem(this.waitingKey(id), JSON.stringify(waiting));
-    else localStorage.removeItem(this.waitingKey(id));
+    keep(localStorage, this.waitingKey(id), Object.keys(waiting).length > 0 ? waiting : null);
   }
   /** Undo steps go to the tab's own store, for a reload: there are many, and nobody waits for it. */
   private rememberSteps(): void {
     const id = this.job()?.id;
-    if (id)
-      sessionStorage.setItem(
-        this.stepsKey(id),
-        JSON.stringify({ undo: this.undoSteps(), redo: this.redoSteps() }),
-      );
+    if (id) keep(sessionStorage, this.stepsKey(id), { undo: this.undoSteps(), redo: this.redoSteps() });
+  }
+  /** What this browser could not save last time, section by section. One that an older version of the program left in another
+   *  shape is put aside under a name of its own: the job opens, and nothing of it is thrown away. */
+  private waitingOf(id: string): Partial<Record<SectionName, Held>> {
+    const key = this.waitingKey(id);
+    const stored = recall(localStorage, key);
+    if (stored === null) return {};
+    const found = typeof stored === 'object' ? (stored as Partial<Record<SectionName, Held>>) : {};
+    const good = SECTIONS.filter((s) => isHeld(s, found[s]));
+    if (good.length < Object.keys(found).length || typeof stored !== 'object') {
+      keep(localStorage, `${key}.put-aside`, stored);
+      this.mergeNote.set({
+        text: 'Something typed here before could not be read by this version and was put aside; look over the job.',
+      });
+    }
+    return Object.fromEntries(good.map((s) => [s, found[s]]));
   }
   /** A section that was saved after its job was closed no longer waits. */
   private forget(id: string, section: SectionName): void {
-    const waiting = (recall(localStorage, this.waitingKey(id)) ?? {}) as Partial<Record<SectionName, Held>>;
-    const rest = Object.entries(waiting).filter(([s]) => s !== section);
-    if (rest.length > 0) localStorage.setItem(this.waitingKey(id), JSON.stringify(Object.fromEntries(rest)));
-    else localStorage.removeItem(this.waitingKey(id));
+    const rest = Object.entries(this.waitingOf(id)).filter(([s]) => s !== section);
+    keep(localStorage, this.waitingKey(id), rest.length > 0 ? Object.fromEntries(rest) : null);
   }
   private readonly waitingKey = (id: string) => `rigger.unsaved.${id}`;
   private readonly stepsKey = (id: string) => `rigger.steps.${id}`;
 }
 
-function recall(storage: Storage, key: string): unknown {
-  const text = storage.getItem(key);
-  if (text === null) return null;
+const isHeld = (section: SectionName, held: Held | undefined): boolean =>
+  held !== undefined &&
+  Number.isInteger(held.version) &&
+  [held.base, held.now].every((data) => SECTION_SCHEMAS[section].safeParse(data).success);
+/** Keeps a value in the browser's store, or takes it out. A store that is full or shut keeps nothing, and nothing else depends on it:
+ *  what was typed is on the screen and on its way to the server. */
+function keep(storage: Storage, key: string, value: unknown): void {
   try {
-    return JSON.parse(text) as unknown;
+    if (value === null) storage.removeItem(key);
+    else storage.setItem(key, JSON.stringify(value));
   } catch {
-    storage.removeItem(key);
+    // private windows and full disks
+  }
+}
+function recall(storage: Storage, key: string): unknown {
+  try {
+    const text = storage.getItem(key);
+    return text === null ? null : (JSON.parse(text) as unknown);
+  } catch {
     return null;
   }
 }

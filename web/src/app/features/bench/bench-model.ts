@@ -17,6 +17,7 @@ export class BenchModel {
   private readonly switchedOff = signal<readonly string[]>([]);
   private readonly loaded = signal<Bench | null>(null);
   private readonly problem = signal<RideHeightFault | null>(null);
+  private readonly broke = signal(false);
   private readonly pair = signal<PosedPair | null>(null);
   private readonly at = signal({ travelMm: 0, rackMm: 0, rollMm: 0 });
   private asking = false;
@@ -29,6 +30,8 @@ export class BenchModel {
   readonly off = this.switchedOff.asReadonly();
   readonly bench = this.loaded.asReadonly();
   readonly fault = this.problem.asReadonly();
+  /** the worker ended without an answer */
+  readonly failed = this.broke.asReadonly();
   readonly posed = this.pair.asReadonly();
   readonly position = this.at.asReadonly();
   readonly playing = this.inPlay.asReadonly();
@@ -74,8 +77,13 @@ export class BenchModel {
       this.loaded.set(null);
       return;
     }
-    const answer = await this.worker.api.load(input);
+    const answer = await this.worker.api.load(input).catch(() => null);
     if (!same(input, this.input())) return; // something newer was asked meanwhile
+    this.broke.set(answer === null);
+    if (answer === null) {
+      this.loaded.set(null);
+      return;
+    }
     this.problem.set(answer.ok ? null : answer.fault);
     this.loaded.set(answer.ok ? answer.value : null);
     this.moveTo({});

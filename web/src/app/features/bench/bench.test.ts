@@ -6,6 +6,7 @@ import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { MatSliderHarness } from '@angular/material/slider/testing';
 import type { JobSections } from '@rigger/core';
 import { demoJob, plainJob } from '@rigger/core/testing/demo-world';
+import * as inPlace from '../../../testing/bench-in-place';
 import { openBench } from '../../../testing/shop-bench';
 import { HeadlineHarness } from '../../ui/headline.harness';
 import { NumberFieldHarness } from '../../ui/number-field.harness';
@@ -43,6 +44,16 @@ async function show(job: JobSections) {
 }
 
 describe('Bench', () => {
+  it('a computation that ends without an answer is said, not waited for', async () => {
+    const start = jest.spyOn(inPlace, 'startBenchWorker').mockReturnValue({
+      api: { load: () => Promise.reject(new Error('gone')), pose: () => Promise.reject(new Error('gone')) },
+      stop: () => undefined,
+    });
+    const v = await show(demoJob('hut-warden'));
+    expect(await v.text()).toContain('The axle could not be posed.');
+    expect(await v.text()).not.toContain('Setting up the axle');
+    start.mockRestore();
+  });
   it('says what the lift did to this axle, and shows the linkage from three sides', async () => {
     const v = await show(demoJob('hut-warden'));
     expect(await v.headline()).toMatch(

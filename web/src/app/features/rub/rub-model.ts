@@ -30,6 +30,7 @@ export class RubModel {
   private readonly answer = signal<RubStudy | null>(null);
   private readonly problem = signal<RideHeightFault | ReachFault | null>(null);
   private readonly step = signal<RubProgress | null>(null);
+  private readonly broke = signal(false);
   private readonly halted = signal(false);
   private readonly picked = signal<Cell | null>(null);
   /** true once somebody chose the pose; until then the worst one is shown */
@@ -40,6 +41,8 @@ export class RubModel {
   readonly axle = this.chosenAxle.asReadonly();
   readonly study = this.answer.asReadonly();
   readonly fault = this.problem.asReadonly();
+  /** the worker ended without an answer */
+  readonly failed = this.broke.asReadonly();
   readonly stopped = this.halted.asReadonly();
   readonly cell = this.picked.asReadonly();
   readonly posed = this.posedAt.asReadonly();
@@ -81,10 +84,12 @@ export class RubModel {
       this.step.set(p);
       if (p.soFar) this.take(p.soFar);
     });
-    const result = await this.worker.api.study(input, listener);
+    const result = await this.worker.api.study(input, listener).catch(() => 'broke' as const);
     if (result === 'stopped' || run !== this.runs) return; // something newer is under way, or it was stopped
     this.runs += 1; // what is still on its way from this run comes too late
     this.step.set(null);
+    this.broke.set(result === 'broke');
+    if (result === 'broke') return;
     this.problem.set(result.ok ? null : result.fault);
     if (result.ok) this.take(result.value);
     else this.answer.set(null);
