@@ -196,6 +196,8 @@ export const SavedSchema = z
 export type Saved = z.infer<typeof SavedSchema>;
 export const HealthSchema = z
   .strictObject({
+    /** alive and ready */
+    ok: z.boolean(),
     /** the process answers */
     alive: z.literal(true),
     /** the shop's file is open, in its place, and answers */

@@ -223,11 +223,25 @@ describe('backups over the API', () => {
     expect((await s.api.get('/api/backups').expect(200)).body.backups).toHaveLength(2);
     await s.api.post('/api/backups/none/restore').send({}).expect(404);
   });
+  it('a state that a restore took away is not mistaken for the next one of its number', async () => {
+    const price = async () =>
+      (await s.api.get('/api/catalogue').expect(200)).body.parts.find((p: any) => p.code === 'TL-2810')
+        .priceMinor;
+    const to = (priceMinor: number) => changed((p) => (p.code === 'TL-2810' ? { priceMinor } : {}));
+    const { name } = (await s.api.post('/api/backups').send({}).expect(201)).body;
+    await take(to(111));
+    expect(await price()).toBe(111);
+    await s.api.post(`/api/backups/${name}/restore`).send({}).expect(200);
+    expect(await price()).not.toBe(111);
+    expect((await take(to(222))).imported?.number).toBe(2);
+    expect(await price()).toBe(222);
+  });
 });
 
 describe('health', () => {
   it('tells alive from ready, and looks at the file', async () => {
     expect((await s.api.get('/api/health').expect(200)).body).toEqual({
+      ok: true,
       alive: true,
       ready: true,
       fault: null,

@@ -97,7 +97,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       answer: HealthSchema,
       handle: async () => {
         const fault = await d.fault();
-        return { alive: true as const, ready: fault === null, fault };
+        return { ok: fault === null, alive: true as const, ready: fault === null, fault };
       },
     }),
     fileRoute({
@@ -366,9 +366,9 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   ];
 }
 const IMPORT_MB = 24;
-const catalogueAnswer = ({ number, text }: CatalogueState): FileAnswer => ({
+const catalogueAnswer = ({ id, text }: CatalogueState): FileAnswer => ({
   type: 'application/json',
   fileName: null,
   body: text,
-  etag: `"catalogue-${number}"`,
+  etag: `"catalogue-${id}"`,
 });

@@ -8,12 +8,14 @@ import {
   type JobSections,
   type Used,
 } from '@rigger/core';
-import type { CatalogueStore } from '../store/catalogue-store';
+import type { CatalogueStore, State } from '../store/catalogue-store';
 
 /** One state of the catalogue, ready to be asked and to be sent. */
 export interface CatalogueState {
   /** 0 for the shop that has none yet */
   readonly number: number;
+  /** tells it from one of the same number that a restore took away */
+  readonly id: string;
   readonly catalogue: Catalogue;
   readonly text: string;
   /** why it cannot be read; empty when it can */
@@ -31,51 +33,63 @@ const NOTHING: Catalogue = {
   access: [],
   closing: [],
 };
-const stateOf = (number: number, catalogue: Catalogue, faults: readonly Fault[] = []): CatalogueState => ({
+const stateOf = (
+  { number, id }: State,
+  catalogue: Catalogue,
+  faults: readonly Fault[] = [],
+): CatalogueState => ({
   number,
+  id,
   catalogue,
   text: JSON.stringify(catalogue),
   faults,
 });
+/** the shop that has no catalogue yet */
+const NONE: State = { number: 0, id: 'none' };
 /** states that are held ready beside the newest */
 const HELD = 12;
 
 /** The states of the shop's catalogue: each is read from the store and held to its contract once. */
 export class Catalogues {
-  private readonly held = new Map<number, Promise<CatalogueState>>();
+  private readonly held = new Map<string, Promise<CatalogueState>>();
   private readonly diffs = new Map<string, readonly CatalogueChange[]>();
-  private newest: CatalogueState = stateOf(0, NOTHING);
+  private newest: CatalogueState = stateOf(NONE, NOTHING);
 
   constructor(private readonly store: CatalogueStore) {}
 
   get now(): CatalogueState {
     return this.newest;
   }
-  /** Looks whether the store has a newer state, and takes it; true when there was one. */
+  /** Looks whether the store has another newest state, and takes it; true when it has. */
   async refresh(): Promise<boolean> {
-    const number = (await this.store.newest()) ?? 0;
-    if (number === this.newest.number) return false;
-    this.newest = await this.at(number);
+    const state = (await this.store.newest()) ?? NONE;
+    if (state.id === this.newest.id) return false;
+    this.newest = await this.ready(state);
     return true;
   }
-  at(number: number | null): Promise<CatalogueState> {
-    if (number === null || number === this.newest.number) return Promise.resolve(this.newest);
-    const known = this.held.get(number) ?? this.read(number);
-    this.held.delete(number);
-    this.held.set(number, known);
+  /** The state of this number; the newest where nobody has said, or where a restore took it away. */
+  async at(number: number | null): Promise<CatalogueState> {
+    if (number === null || number === this.newest.number) return this.newest;
+    const state = await this.store.state(number);
+    return state ? this.ready(state) : this.newest;
+  }
+  private ready(state: State): Promise<CatalogueState> {
+    const known = this.held.get(state.id) ?? this.read(state);
+    this.held.delete(state.id);
+    this.held.set(state.id, known);
     for (const old of this.held.keys()) if (this.held.size > HELD) this.held.delete(old);
     return known;
   }
-  private async read(number: number): Promise<CatalogueState> {
-    if (number === 0) return stateOf(0, NOTHING);
-    const r = await this.store.read(number);
-    return r.ok ? stateOf(number, r.catalogue) : stateOf(number, NOTHING, r.faults);
+  private async read(state: State): Promise<CatalogueState> {
+    if (state.number === 0) return stateOf(NONE, NOTHING);
+    const r = await this.store.read(state.number);
+    return r.ok ? stateOf(state, r.catalogue) : stateOf(state, NOTHING, r.faults);
   }
   /** What of a job changed since the state it was computed with; empty when nothing did. */
   async since(number: number | null, sections: JobSections): Promise<readonly CatalogueChange[]> {
     if (number === null || number === this.newest.number) return [];
     const was = await this.at(number);
-    const key = `${number}-${this.newest.number}`;
+    const key = `${was.id} ${this.newest.id}`;
     const all = this.diffs.get(key) ?? changesBetween(itemsOf(was.catalogue), itemsOf(this.newest.catalogue));
     this.diffs.set(key, all);
     return changesFor(all, usedBy(sections, was.catalogue));

@@ -31,6 +31,10 @@ export interface Imported {
   readonly changed: number;
   readonly removed: number;
 }
+export interface State {
+  readonly number: number;
+  readonly id: string;
+}
 export type ReadCatalogue =
   | { readonly ok: true; readonly catalogue: Catalogue }
   | { readonly ok: false; readonly faults: readonly Fault[] };
@@ -39,11 +43,15 @@ export type ReadCatalogue =
 export class CatalogueStore {
   constructor(private readonly db: Knex) {}
 
-  /** The number of the newest state, or null when the shop has no catalogue yet. */
-  async newest(): Promise<number | null> {
-    const [row] =
-      await this.db<ImportRow>('catalogue_imports').max<{ newest: number | null }[]>('number as newest');
-    return row?.newest ?? null;
+  /** The newest state, or null when the shop has no catalogue yet. Its id tells it from one of the same number that a restore took
+   *  away. */
+  async newest(): Promise<State | null> {
+    const [row] = await this.db<ImportRow>('catalogue_imports').orderBy('number', 'desc').limit(1);
+    return row ? { number: row.number, id: row.id } : null;
+  }
+  async state(number: number): Promise<State | null> {
+    const row = await this.db<ImportRow>('catalogue_imports').where({ number }).first();
+    return row ? { number, id: row.id } : null;
   }
   async imports(): Promise<readonly ImportRow[]> {
     return this.db<ImportRow>('catalogue_imports').orderBy('number', 'desc');
