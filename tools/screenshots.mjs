@@ -37,6 +37,7 @@ const SHOTS = [
   ['sheet', 1012, 'sheet', desk],
   ['sheet-bay', 1014, 'sheet', bay],
   ['match-dark', 1014, 'match', desk, null, 'dark'],
+  ['history', 1012, 'history', desk, async (page) => page.locator('.line').nth(1).click()],
 ];
 /** scrolls what is under the elevation */
 const down = (page, top) =>
