@@ -139,13 +139,14 @@ export const RestorePreviewSchema = z
   .meta({ id: 'RestorePreview' });
 export type RestorePreview = z.infer<typeof RestorePreviewSchema>;
 const MOST_ROWS = 200;
+const ROWS_OF_A_PAGE = 80;
 export const BoardQuerySchema = z
   .strictObject({
     stage: z.enum(STAGES).optional(),
     archived: z.enum(['yes', 'no']).default('no'),
     find: z.string().max(200).default(''),
     after: z.coerce.number().int().min(0).default(0),
-    limit: z.coerce.number().int().min(1).max(MOST_ROWS).default(MOST_ROWS),
+    limit: z.coerce.number().int().min(1).max(MOST_ROWS).default(ROWS_OF_A_PAGE),
   })
   .meta({ id: 'BoardQuery' });
 /** Why a revision was written: a new job, an edit, a job file read, an earlier state brought back, or kept by an update. */

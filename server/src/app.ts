@@ -169,7 +169,8 @@ async function answer(route: JsonRoute | FileRoute, req: Request, res: Response)
     request: req,
   };
   if ('answer' in route) {
-    res.status(route.status).json(route.answer.parse(await route.handle(ask)));
+    const body = await route.handle(ask);
+    res.status(route.status).json(route.held ? body : route.answer.parse(body));
     return;
   }
   const file = await route.handle(ask);

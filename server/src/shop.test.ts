@@ -1,3 +1,4 @@
+import { BoardSchema, JobAnswerSchema } from '@rigger/contracts';
 import { writeFileSync } from 'node:fs';
 import { filesOf } from './services/read-folder';
 import { importWorld } from './services/import-world';
@@ -53,6 +54,10 @@ describe('the board', () => {
     expect(await rows('find=%25')).toEqual([]);
     expect(await rows('stage=bay')).toEqual([1014]);
     const first = (await s.api.get('/api/jobs?limit=4')).body;
+    // neither is held to its contract for each who asks: here it is
+    expect(BoardSchema.parse(first)).toEqual(first);
+    const job = await s.job(1012);
+    expect(JobAnswerSchema.parse(job)).toEqual(job);
     expect([first.jobs.length, first.next, first.lacking]).toEqual([4, 4, 1]);
     const rest = (await s.api.get('/api/jobs?limit=4&after=4')).body;
     expect([rest.jobs.length, rest.next]).toEqual([2, null]);

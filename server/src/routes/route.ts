@@ -36,6 +36,8 @@ export interface JsonRoute<
 > extends Common<B, Q> {
   readonly status: 200 | 201;
   readonly answer: R;
+  /** what is answered was held to its contract when it was read or written: not once more for each who asks */
+  readonly held?: true;
   readonly handle: (ask: Ask<z.output<B>, z.output<Q>>) => Promise<z.input<R>>;
 }
 export interface FileRoute<B extends z.ZodType = z.ZodType, Q extends z.ZodType = z.ZodType> extends Common<

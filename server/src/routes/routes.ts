@@ -221,6 +221,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       status: 200,
       query: BoardQuerySchema,
       answer: BoardSchema,
+      held: true,
       handle: ({ query }) =>
         d.jobs.board({ ...query, stage: query.stage ?? null, archived: query.archived === 'yes' }),
     }),
@@ -248,6 +249,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       summary: 'A whole job',
       status: 200,
       answer: JobAnswerSchema,
+      held: true,
       handle: (ask) => d.jobs.answer(id(ask)),
     }),
     jsonRoute({

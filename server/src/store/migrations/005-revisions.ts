@@ -42,6 +42,7 @@ export const revisions: NamedMigration = {
       t.text('data').notNullable();
       t.index(['archived', 'due', 'number']);
       t.index(['archived', 'stage', 'due', 'number']);
+      t.index(['archived', 'stage', 'lacking']);
     });
     await k.schema.createTable('catalogue_imports', (t) => {
       row(t);

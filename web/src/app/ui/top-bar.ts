@@ -23,7 +23,7 @@ import { Theme } from '../data/theme';
       <div class="about"><ng-content /></div>
       <div class="right">
         <ng-content select="[bar-right]" />
-        <a routerLink="/shop/catalogue">shop</a>
+        <a routerLink="/shop/catalogue" class="shop">shop</a>
         <button type="button" (click)="commands.find()"><kbd>/</kbd> find</button>
         <button type="button" (click)="commands.keys()"><kbd>?</kbd> keys</button>
         <button
@@ -90,6 +90,13 @@ import { Theme } from '../data/theme';
     .mark:focus-visible {
       outline: 2px solid var(--on-bar);
       outline-offset: -2px;
+    }
+    /* who the job is for comes first; the shop is a step away, on the board */
+    @media (max-width: 1000px) {
+      :host-context(app-job-shell) .shop,
+      :host-context(app-job-shell) kbd {
+        display: none;
+      }
     }
     kbd {
       font: 500 12px var(--mono);
