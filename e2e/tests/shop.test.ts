@@ -112,8 +112,10 @@ test('a shop without a catalogue says so and how to get one', async ({ page, ser
   await expect(page.getByRole('heading', { name: 'This shop has no catalogue yet.' })).toBeVisible();
   await accessible(page);
   await page.keyboard.press('n');
+  await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.type('Peat cutter');
   await page.keyboard.press('Enter');
+  await page.waitForURL(/\/jobs\/.+/);
   for (const view of VIEWS) {
     await page.goto(`${server.base}jobs/${(await server.jobs())[0]!.id}/${view}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
