@@ -1,5 +1,6 @@
 import { ITEM_KINDS, SECTIONS, STAGES } from '@rigger/core';
 import * as z from 'zod';
+import { FaultSchema } from './errors';
 import { CustomerSchema, JobFileSchema, JobSchema, SECTION_SCHEMAS } from './job';
 
 export const LackSchema = z.discriminatedUnion('code', [
@@ -35,7 +36,7 @@ export const BoardRowSchema = z
     promiseDate: z.iso.date().nullable(),
     vehicle: z.string(),
     target: z.string(),
-    lacks: z.array(LackSchema),
+    lacks: z.array(LackSchema).readonly(),
     archived: z.boolean(),
     /** what keeps the job from being read; null for one that can be */
     unreadable: z.string().nullable(),
@@ -62,14 +63,16 @@ export const ItemChangeSchema = z
     kind: z.enum(ITEM_KINDS),
     code: z.string(),
     gone: z.boolean(),
-    fields: z.array(
-      // undefined, where the record has no such field, is not there at all
-      z.strictObject({
-        path: z.array(z.string()).readonly(),
-        before: z.unknown().optional(),
-        after: z.unknown().optional(),
-      }),
-    ),
+    fields: z
+      .array(
+        // undefined, where the record has no such field, is not there at all
+        z.strictObject({
+          path: z.array(z.string()).readonly(),
+          before: z.unknown().optional(),
+          after: z.unknown().optional(),
+        }),
+      )
+      .readonly(),
   })
   .meta({ id: 'ItemChange' });
 export type ItemChange = z.infer<typeof ItemChangeSchema>;
@@ -79,7 +82,7 @@ export const JobAnswerSchema = JobSchema.extend({
   changes: z.array(ItemChangeSchema),
 }).meta({ id: 'JobAnswer' });
 export type JobAnswer = z.infer<typeof JobAnswerSchema>;
-const fileFault = z.strictObject({ file: z.string(), path: z.string(), message: z.string() });
+const fileFault = FaultSchema.extend({ file: z.string() });
 /** Files of an import by their path in the folder. */
 export const ImportFilesSchema = z
   .strictObject({
@@ -89,16 +92,20 @@ export const ImportFilesSchema = z
   .meta({ id: 'ImportFiles' });
 export const ImportPreviewSchema = z
   .strictObject({
-    faults: z.array(fileFault),
-    items: z.array(
-      z.strictObject({
-        kind: z.enum(ITEM_KINDS),
-        code: z.string(),
-        does: z.enum(['comes', 'changes', 'goes']),
-      }),
-    ),
+    faults: z.array(fileFault).readonly(),
+    items: z
+      .array(
+        z.strictObject({
+          kind: z.enum(ITEM_KINDS),
+          code: z.string(),
+          does: z.enum(['comes', 'changes', 'goes']),
+        }),
+      )
+      .readonly(),
+    /** taken only by a shop that has none */
     settings: z.enum(['comes', 'stays']),
-    jobs: z.array(z.int()),
+    /** numbers of jobs that come; those whose number is taken do not */
+    jobs: z.array(z.int()).readonly(),
   })
   .meta({ id: 'ImportPreview' });
 export type ImportPreview = z.infer<typeof ImportPreviewSchema>;
@@ -106,7 +113,7 @@ export const CatalogueStateSchema = z
   .strictObject({
     /** 0: the shop has no catalogue yet */
     number: z.int().min(0),
-    faults: z.array(z.strictObject({ path: z.string(), message: z.string() })),
+    faults: z.array(FaultSchema).readonly(),
     imports: z.array(
       z.strictObject({ number: z.int(), origin: z.string(), author: z.string(), at: z.iso.datetime() }),
     ),
@@ -129,9 +136,12 @@ export const BackupsSchema = z.strictObject({ backups: z.array(BackupSchema) }).
 /** What putting a backup back would change, by numbers of jobs. */
 export const RestorePreviewSchema = z
   .strictObject({
-    comes: z.array(z.int()),
-    goes: z.array(z.int()),
-    changes: z.array(z.int()),
+    /** jobs of the backup that the shop does not have */
+    comes: z.array(z.int()).readonly(),
+    /** jobs of the shop that the backup does not have: they would go */
+    goes: z.array(z.int()).readonly(),
+    /** jobs that both have and that would go back to another state */
+    changes: z.array(z.int()).readonly(),
     same: z.int(),
     catalogue: z.enum(['same', 'changes']),
     settings: z.enum(['same', 'changes']),

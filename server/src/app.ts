@@ -31,7 +31,7 @@ const MB = 1024 * 1024;
 const BODY_MB = 1;
 const NONCE_BYTES = 16;
 const MOST_OF_A_NAME = 80;
-const HTTP = { notFound: 404, unavailable: 503 } as const;
+const NOT_FOUND = 404;
 
 /** The whole server as one Express application. */
 export function createApp(options: AppOptions): Express {
@@ -169,8 +169,8 @@ async function answer(route: JsonRoute | FileRoute, req: Request, res: Response)
     request: req,
   };
   if ('answer' in route) {
-    const body = await route.handle(ask);
-    res.status(route.status).json(route.held ? body : route.answer.parse(body));
+    const said = await route.handle(ask);
+    res.status(route.status).json(route.held ? said : route.answer.parse(said));
     return;
   }
   const file = await route.handle(ask);
@@ -275,7 +275,7 @@ function serveWeb(app: Express, webRoot: string): void {
   app.get('/{*path}', (req, res) => {
     if (extname(req.path) !== '') throw new AppError('asset-not-found');
     res.setHeader('Cache-Control', 'no-cache');
-    if (!VIEWS.test(req.path)) res.status(HTTP.notFound);
+    if (!VIEWS.test(req.path)) res.status(NOT_FOUND);
     res
       .type('html')
       .send(page.replace('<app-root', `<app-root ngCspNonce="${(res.locals as Locals).nonce}"`));

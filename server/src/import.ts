@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
 import { basename, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { importWorld, previewImport, type Preview } from './services/import-world';
+import type { ImportPreview } from '@rigger/contracts';
+import { importWorld, previewImport } from './services/import-world';
 import { filesOf } from './services/read-folder';
 import { openShop } from './services/shop';
 import { StoreFault } from './store/store-fault';
@@ -21,7 +22,7 @@ if (folder === undefined || !existsSync(folder)) {
 const database = process.env.RIGGER_DB ?? fileURLToPath(new URL('../../var/rigger.sqlite', import.meta.url));
 const MOST_NAMED = 20;
 
-function tell({ items, settings, jobs }: Preview): void {
+function tell({ items, settings, jobs }: ImportPreview): void {
   for (const does of ['comes', 'changes', 'goes'] as const) {
     const of = items.filter((i) => i.does === does);
     if (of.length === 0) continue;

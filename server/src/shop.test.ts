@@ -73,11 +73,19 @@ describe('the board', () => {
     await s.api.put(`/api/jobs/${id}/archived`).send({ archived: false }).expect(200);
     expect((await s.api.get('/api/jobs')).body.jobs.length).toBe(6);
   });
+  it('writes again what another state of the catalogue said, and what came without a row', async () => {
+    const rows = () => s.db('job_board').orderBy('number').select('number', 'state', 'data');
+    const before = await rows();
+    await s.db('job_board').where({ number: 1012 }).update({ state: 'an earlier one', data: '{}' });
+    await s.db('job_board').where({ number: 1013 }).delete();
+    await s.shop.stores.jobs.projectStale();
+    expect(await rows()).toEqual(before);
+  });
   it('names a job that cannot be read, and the rest of the shop works', async () => {
     const { id } = await s.job(1013);
     await s.db('job_revisions').where({ job_id: id, section: 'tape' }).update({ data: '{"torn":' });
     await s.db('job_board').delete();
-    await s.shop.stores.jobs.projectAll('missing');
+    await s.shop.stores.jobs.projectStale();
     const { jobs } = (await s.api.get('/api/jobs').expect(200)).body;
     expect(jobs.length).toBe(6);
     expect(jobs.find((j: any) => j.number === 1013).unreadable).toMatch(/^sections\.tape/);
@@ -131,6 +139,17 @@ describe('the catalogue', () => {
     expect(await s.db('catalogue_revisions').where({ kind: 'parts', code }).pluck('version')).toEqual([
       1, 2, 3,
     ]);
+  });
+  it('is taken with its jobs or not at all', async () => {
+    const files = new Map(changed((p) => (p.code === 'TL-2810' ? { priceMinor: 5 } : {})));
+    const job = JSON.parse(files.get('jobs/hut-warden.json')!) as object;
+    files.set('jobs/more.json', JSON.stringify({ ...job, number: 1400 }));
+    const create = jest.spyOn(s.shop.stores.jobs, 'createIn').mockRejectedValue(new Error('killed here'));
+    await expect(take(files)).rejects.toThrow('killed here');
+    create.mockRestore();
+    expect(await s.shop.stores.catalogue.newest()).toMatchObject({ number: 1 });
+    expect((await take(files)).jobs).toEqual([1400]);
+    expect((await s.job(1400)).catalogue).toBe(2);
   });
   it('the same files again are no new state', async () => {
     expect((await take(filesOf(DEMO_DIR))).imported).toEqual({ number: 1, added: 0, changed: 0, removed: 0 });
@@ -223,6 +242,8 @@ describe('backups over the API', () => {
     expect((await s.api.post(`${at}/preview`).send({}).expect(403)).body.error.code).toBe('backup-sealed');
     const preview = await s.api.post(`${at}/preview`).send({ passphrase: 'larch' }).expect(200);
     expect(preview.body).toMatchObject({ goes: [1016], comes: [], same: 6 });
+    await s.api.post(`${at}/restore`).send({ passphrase: 'lark' }).expect(403);
+    expect((await s.api.get('/api/backups')).body.backups).toHaveLength(1);
     await s.api.post(`${at}/restore`).send({ passphrase: 'larch' }).expect(200);
     expect((await s.api.get('/api/jobs')).body.jobs).toHaveLength(6);
     expect((await s.api.get('/api/backups').expect(200)).body.backups).toHaveLength(2);

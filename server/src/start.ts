@@ -1,8 +1,8 @@
-import { ERRORS } from '@rigger/contracts';
 import { existsSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { setTimeout as pause } from 'node:timers/promises';
 import { createApp } from './app';
+import { AppError } from './errors';
 import { hostsOf } from './services/guard';
 import { BackupService } from './services/backup-service';
 import { openShop, type Shop } from './services/shop';
@@ -94,7 +94,11 @@ export async function start(options: StartOptions): Promise<Running> {
   };
 }
 const openingUp: RequestListener = (_req, res) => {
-  const { status, meaning } = ERRORS['starting-up'];
-  res.writeHead(status, { 'Content-Type': 'application/json', 'Retry-After': '1', Connection: 'close' });
-  res.end(JSON.stringify({ error: { code: 'starting-up', message: meaning, requestId: '' } }));
+  const why = new AppError('starting-up');
+  res.writeHead(why.status, {
+    'Content-Type': 'application/json',
+    'Retry-After': String(why.retryAfterS),
+    Connection: 'close',
+  });
+  res.end(JSON.stringify(why.body('')));
 };

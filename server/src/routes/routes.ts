@@ -33,7 +33,8 @@ import { localDay } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
 import type { CatalogueState } from '../services/catalogues';
-import { importWorld, previewImport, type Preview, type Stores } from '../services/import-world';
+import { importWorld, previewImport } from '../services/import-world';
+import type { Stores } from '../services/shop';
 import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { Computer, SheetPrinter } from '../workers/pool';
@@ -79,7 +80,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   };
   const state = async () => ({
     number: catalogues.now.number,
-    faults: [...catalogues.now.faults],
+    faults: catalogues.now.faults,
     imports: (await catalogueStore.imports()).map((i) => ({
       number: i.number,
       origin: i.origin,
@@ -87,7 +88,6 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       at: i.created_at,
     })),
   });
-  const mutable = (p: Preview) => ({ ...p, faults: [...p.faults], items: [...p.items], jobs: [...p.jobs] });
   return [
     jsonRoute({
       method: 'get',
@@ -135,7 +135,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       bodyMb: IMPORT_MB,
       body: ImportFilesSchema,
       answer: ImportPreviewSchema,
-      handle: async ({ body }) => mutable(await previewImport(d.stores, new Map(Object.entries(body.files)))),
+      handle: ({ body }) => previewImport(d.stores, new Map(Object.entries(body.files))),
     }),
     jsonRoute({
       method: 'post',

@@ -1,6 +1,6 @@
-import type { RestorePreview as PreviewAnswer } from '@rigger/contracts';
+import type { Backup, RestorePreview } from '@rigger/contracts';
 import { AppError } from '../errors';
-import { previewRestore, restoreFrom, type Backup, type Backups, type Read } from '../store/backups';
+import { previewRestore, restoreFrom, type Backups, type Read } from '../store/backups';
 import type { Shop } from './shop';
 
 const MINUTE_MS = 60_000;
@@ -20,18 +20,23 @@ export class BackupService {
   make(passphrase: string): Promise<Backup> {
     return this.backups.make(passphrase);
   }
-  async preview(name: string, passphrase: string): Promise<PreviewAnswer> {
-    const p = read(
+  async preview(name: string, passphrase: string): Promise<RestorePreview> {
+    return read(
       await this.backups.with(name, passphrase, (file) => previewRestore(this.shop.stores.db, file)),
     );
-    return { ...p, comes: [...p.comes], goes: [...p.goes], changes: [...p.changes] };
   }
   /** Puts a backup back; what is there now is backed up before. */
   async restore(name: string, passphrase: string): Promise<Backup> {
     const { stores } = this.shop;
-    const before = await this.backups.make(passphrase);
-    read(await this.backups.with(name, passphrase, (file) => restoreFrom(stores.db, file)));
+    const before = read(
+      await this.backups.with(name, passphrase, async (file) => {
+        const made = await this.backups.make(passphrase);
+        await restoreFrom(stores.db, file);
+        return made;
+      }),
+    );
     await stores.catalogues.refresh();
+    await stores.jobs.projectStale();
     return before;
   }
   /** Makes one whenever the newest is older than this; gives back what ends it. */

@@ -1,39 +1,19 @@
-import { changesBetween, itemsOf, type CatalogueChange, type ItemKind } from '@rigger/core';
+import type { ImportPreview } from '@rigger/contracts';
+import { changesBetween, itemsOf, type CatalogueChange } from '@rigger/core';
 import { localDay } from '@rigger/wording';
-import type { CatalogueStore, Imported } from '../store/catalogue-store';
-import type { JobsStore } from '../store/jobs-store';
-import type { SettingsStore } from '../store/settings-store';
-import { writing, type Store } from '../store/writing';
-import type { Catalogues } from './catalogues';
-import { readWorld, type FileFault, type Files, type World } from './read-folder';
+import type { Imported } from '../store/catalogue-store';
+import { writing } from '../store/writing';
+import { readWorld, type Files, type World } from './read-folder';
+import type { Stores } from './shop';
 
-export interface Stores {
-  readonly db: Store;
-  readonly jobs: JobsStore;
-  readonly catalogue: CatalogueStore;
-  readonly settings: SettingsStore;
-  readonly catalogues: Catalogues;
-}
-export interface Preview {
-  readonly faults: readonly FileFault[];
-  readonly items: readonly {
-    readonly kind: ItemKind;
-    readonly code: string;
-    readonly does: 'comes' | 'changes' | 'goes';
-  }[];
-  /** taken only by a shop that has none */
-  readonly settings: 'comes' | 'stays';
-  /** numbers of jobs that come; those whose number is taken do not */
-  readonly jobs: readonly number[];
-}
-export interface ImportDone extends Preview {
+export interface ImportDone extends ImportPreview {
   readonly imported: Imported | null;
 }
 const DAY_MS = 86_400_000;
 const dayAfter = (today: Date, days: number) => localDay(new Date(today.getTime() + days * DAY_MS));
 const does = (c: CatalogueChange) => (c.before === null ? 'comes' : c.after === null ? 'goes' : 'changes');
 
-async function plan(stores: Stores, world: World): Promise<Preview> {
+async function plan(stores: Stores, world: World): Promise<ImportPreview> {
   await stores.catalogues.refresh();
   const { number, catalogue } = stores.catalogues.now;
   const changes = changesBetween(number === 0 ? [] : itemsOf(catalogue), itemsOf(world.catalogue));
@@ -48,7 +28,7 @@ async function plan(stores: Stores, world: World): Promise<Preview> {
 const NOTHING_TAKEN = { items: [], settings: 'stays', jobs: [] } as const;
 
 /** What an import would change, or every fault that keeps it from being one. Nothing is written. */
-export async function previewImport(stores: Stores, files: Files): Promise<Preview> {
+export async function previewImport(stores: Stores, files: Files): Promise<ImportPreview> {
   const read = readWorld(files);
   return read.ok ? plan(stores, read.world) : { faults: read.faults, ...NOTHING_TAKEN };
 }
@@ -66,11 +46,6 @@ export async function importWorld(
   const imported = await writing(stores.db, async (t) => {
     const done = await stores.catalogue.replaceIn(t, world.catalogue, as);
     if (world.settings && planned.settings === 'comes') await stores.settings.putIn(t, world.settings);
-    return done;
-  });
-  await stores.catalogues.refresh();
-  // the board says what a job lacks of the new catalogue
-  await writing(stores.db, async (t) => {
     for (const job of world.jobs.filter((j) => planned.jobs.includes(j.number))) {
       const { head, ...rest } = job.sections;
       const promiseDate = job.promiseInDays === null ? null : dayAfter(as.today, job.promiseInDays);
@@ -81,11 +56,14 @@ export async function importWorld(
         {
           number: job.number,
           createdAt: new Date(as.today.getTime() - job.createdDaysAgo * DAY_MS).toISOString(),
-          catalogue: imported.number,
+          catalogue: done.number,
         },
       );
     }
+    return done;
   });
-  if (planned.items.length > 0) await stores.jobs.projectAll('all');
+  // the board says what each job lacks of the new catalogue
+  await stores.catalogues.refresh();
+  await stores.jobs.projectStale();
   return { ...planned, imported };
 }

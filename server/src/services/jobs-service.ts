@@ -44,7 +44,7 @@ export function boardRow(job: Job, catalogues: Catalogues): BoardRow {
     promiseDate: head.promiseDate,
     vehicle: platform ? [platform.label, vehicle.year].filter(Boolean).join(' ') : vehicle.query,
     target: item?.size ?? tire.targetSize,
-    lacks: [...lacksOf(sections, catalogue)],
+    lacks: lacksOf(sections, catalogue),
     archived: job.archivedAt !== null,
     unreadable: null,
     updatedAt: job.updatedAt,
@@ -80,7 +80,7 @@ export class JobsService {
       changes: changes.map(({ kind, code, before, after }) => ({
         kind,
         code,
-        fields: before === null || after === null ? [] : [...differences(before, after)],
+        fields: before === null || after === null ? [] : differences(before, after),
         gone: after === null,
       })),
     };

@@ -27,7 +27,7 @@ export type ReadWorld =
   | { readonly ok: true; readonly world: World }
   | { readonly ok: false; readonly faults: readonly FileFault[] };
 
-/** One file of the format: what it holds, and whether a catalogue can do without it. */
+/** Each list of a catalogue and the file that holds it; platforms are a file each. */
 export const LISTS = {
   parts: 'parts.json',
   kits: 'kits.json',
@@ -48,7 +48,7 @@ export function filesOf(dir: string): Files {
     const at = join(dir, sub);
     return statSync(at, { throwIfNoEntry: false })?.isDirectory()
       ? readdirSync(at)
-          .filter((n) => /\.(json|csv)$/.test(n) && n !== 'package.json')
+          .filter((n) => /\.(json|csv)$/.test(n))
           .map((n) => `${sub}${n}`)
       : [];
   });

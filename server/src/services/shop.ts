@@ -4,10 +4,18 @@ import { CatalogueStore } from '../store/catalogue-store';
 import { JobsStore } from '../store/jobs-store';
 import { answers, closeStore, openStore, writtenElsewhere } from '../store/open-store';
 import { SettingsStore } from '../store/settings-store';
+import type { Store } from '../store/writing';
 import { Catalogues } from './catalogues';
-import type { Stores } from './import-world';
 import { boardRow, JobsService } from './jobs-service';
 
+/** Where everything of the shop is kept. */
+export interface Stores {
+  readonly db: Store;
+  readonly jobs: JobsStore;
+  readonly catalogue: CatalogueStore;
+  readonly settings: SettingsStore;
+  readonly catalogues: Catalogues;
+}
 /** The shop's file, opened, with all that can be asked of it. */
 export interface Shop {
   readonly stores: Stores;
@@ -23,10 +31,13 @@ export async function openShop(file: string): Promise<Shop> {
   const db = await openStore(file);
   const catalogue = new CatalogueStore(db);
   const catalogues = new Catalogues(catalogue);
-  const board = new BoardStore(db, (job) => boardRow(job, catalogues));
+  const board = new BoardStore(db, {
+    row: (job) => boardRow(job, catalogues),
+    state: () => catalogues.now.id,
+  });
   const jobs = new JobsStore(db, board);
   await catalogues.refresh();
-  await jobs.projectAll('missing');
+  await jobs.projectStale();
   const opened = inodeOf(file);
   const elsewhere = await writtenElsewhere(db);
   return {
@@ -38,7 +49,8 @@ export async function openShop(file: string): Promise<Shop> {
     },
     async look() {
       if (!(await elsewhere())) return false;
-      if (await catalogues.refresh()) await jobs.projectAll('all');
+      await catalogues.refresh();
+      await jobs.projectStale();
       return true;
     },
     close: () => closeStore(db),

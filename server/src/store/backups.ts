@@ -1,33 +1,17 @@
+import type { Backup, RestorePreview } from '@rigger/contracts';
 import type { Knex } from 'knex';
+import { existsSync } from 'node:fs';
 import { chmod, copyFile, mkdir, mkdtemp, readdir, rename, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { connect, openStore } from './open-store';
+import { connect, openStore, pragma } from './open-store';
 import { isSealed, seal, unseal } from './sealed';
-import { APPLICATION_ID, whenFree } from './writing';
+import { whenFree, writing } from './writing';
 
-export interface Backup {
-  readonly name: string;
-  readonly at: string;
-  readonly bytes: number;
-  readonly sealed: boolean;
-}
 export type BackupFault = 'not-there' | 'passphrase-wanted' | 'passphrase-wrong' | 'unreadable';
 export type Read<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: BackupFault };
 
-/** What a restore would change. */
-export interface RestorePreview {
-  /** jobs of the backup that the shop does not have */
-  readonly comes: readonly number[];
-  /** jobs of the shop that the backup does not have: they would go */
-  readonly goes: readonly number[];
-  /** jobs that both have and that would go back to an earlier or other state */
-  readonly changes: readonly number[];
-  readonly same: number;
-  readonly catalogue: 'same' | 'changes';
-  readonly settings: 'same' | 'changes';
-}
 /** how many backups are kept; the oldest goes when a newer one is made */
 const KEPT = 21;
 const NAME = /^rigger-\d{8}-\d{6}(-\d+)?\.(sqlite|sealed)$/;
@@ -99,12 +83,7 @@ export class Backups {
     const dir = await mkdtemp(join(tmpdir(), 'rigger-restore-'));
     const file = join(dir, 'backup.sqlite');
     try {
-      if (
-        await isSealed(from)
-          .catch(() => null)
-          .then((s) => s === null)
-      )
-        return { ok: false, fault: 'not-there' };
+      if (!existsSync(from)) return { ok: false, fault: 'not-there' };
       if (await isSealed(from)) {
         if (passphrase === '') return { ok: false, fault: 'passphrase-wanted' };
         if (!(await unseal(from, file, passphrase))) return { ok: false, fault: 'passphrase-wrong' };
@@ -137,8 +116,7 @@ async function copyOnline(from: string, to: string): Promise<void> {
 async function check(file: string): Promise<void> {
   const db = connect(file);
   try {
-    const [row] = await db.raw<Record<string, string>[]>('PRAGMA integrity_check(1)');
-    if (Object.values(row ?? {})[0] !== 'ok') throw new Error('the copy is damaged');
+    if ((await pragma<string>(db, 'integrity_check(1)')) !== 'ok') throw new Error('the copy is damaged');
     await db('jobs').first('id');
   } finally {
     await db.destroy();
@@ -160,14 +138,14 @@ export async function previewRestore(db: Knex, file: string): Promise<RestorePre
       );
     const [now, then] = [await states('main'), await states('backup')];
     const both = [...then.values()].filter((t) => now.has(t.id));
+    const without = (one: string, other: string, table: string, columns: string) =>
+      `select ${columns} from ${one}.${table} except select ${columns} from ${other}.${table}`;
     const differ = async (table: string, columns: string) => {
+      const either = [without('main', 'backup', table, columns), without('backup', 'main', table, columns)];
       const rows = await db.raw<unknown[]>(
-        `select 1 from (select ${columns} from main.${table} except select ${columns} from backup.${table}) limit 1`,
+        `select 1 from (${either[0]}) union all select 1 from (${either[1]}) limit 1`,
       );
-      const back = await db.raw<unknown[]>(
-        `select 1 from (select ${columns} from backup.${table} except select ${columns} from main.${table}) limit 1`,
-      );
-      return rows.length + back.length > 0;
+      return rows.length > 0;
     };
     const numbers = (jobs: readonly { number: number }[]) => jobs.map((j) => j.number).sort((a, b) => a - b);
     const changes = both.filter((t) => now.get(t.id)?.state !== t.state);
@@ -184,16 +162,13 @@ export async function previewRestore(db: Knex, file: string): Promise<RestorePre
 /** Puts the content of this file in the place of the shop's, in one transaction: who reads meanwhile reads the one or the other. */
 export async function restoreFrom(db: Knex, file: string): Promise<void> {
   await attached(db, file, () =>
-    whenFree(() =>
-      db.transaction(async (t) => {
-        await t.raw(`PRAGMA application_id = ${APPLICATION_ID}`);
-        for (const table of [...TABLES].reverse()) await t.raw(`delete from main.${table}`);
-        for (const table of TABLES) {
-          const columns = Object.keys(await t(table).columnInfo()).join(', ');
-          await t.raw(`insert into main.${table} (${columns}) select ${columns} from backup.${table}`);
-        }
-      }),
-    ),
+    writing(db, async (t) => {
+      for (const table of [...TABLES].reverse()) await t.raw(`delete from main.${table}`);
+      for (const table of TABLES) {
+        const columns = Object.keys(await t(table).columnInfo()).join(', ');
+        await t.raw(`insert into main.${table} (${columns}) select ${columns} from backup.${table}`);
+      }
+    }),
   );
 }
 /** One connection serves the shop, so the file is attached to the very one that works. */

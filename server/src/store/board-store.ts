@@ -1,4 +1,4 @@
-import { BoardRowSchema, type BoardRow } from '@rigger/contracts';
+import { BoardRowSchema, type Board, type BoardRow } from '@rigger/contracts';
 import { STAGES, type Stage } from '@rigger/core';
 import type { Knex } from 'knex';
 import type { Stored } from './stored-job';
@@ -12,20 +12,15 @@ export interface BoardQuery {
   readonly after: number;
   readonly limit: number;
 }
-export interface BoardPage {
-  readonly jobs: BoardRow[];
-  /** jobs at each stage, with the same words found */
-  readonly counts: Record<Stage, number>;
-  /** of those that are not done, how many still need something */
-  readonly lacking: number;
-  readonly archived: number;
-  /** where the next page begins; null on the last one */
-  readonly next: number | null;
+/** What the board shows of a job that can be read, and the state of the catalogue that says it. */
+export interface Says {
+  readonly row: (job: NonNullable<Stored['job']>) => BoardRow;
+  readonly state: () => string;
 }
-/** What the board shows of a job that can be read. */
-export type Describe = (job: NonNullable<Stored['job']>) => BoardRow;
 
 interface Row {
+  readonly id: string;
+  readonly state: string;
   readonly data: string;
   readonly number: number;
   readonly stage: Stage;
@@ -36,13 +31,13 @@ interface Row {
 export class BoardStore {
   constructor(
     private readonly db: Knex,
-    private readonly describe: Describe,
+    private readonly says: Says,
   ) {}
 
   /** Writes the row of a job; one that cannot be read stands there with what is wrong, and the others work on. */
   async put(t: Knex.Transaction, s: Stored): Promise<void> {
     const row: BoardRow = s.job
-      ? this.describe(s.job)
+      ? this.says.row(s.job)
       : {
           id: s.row.id,
           number: s.row.number,
@@ -64,6 +59,7 @@ export class BoardStore {
         stage: row.stage,
         archived: row.archived,
         lacking: row.lacks.length > 0,
+        state: this.says.state(),
         due: dueOf(row),
         words: wordsOf(row),
         data: JSON.stringify(BoardRowSchema.parse(row)),
@@ -73,7 +69,12 @@ export class BoardStore {
       .onConflict('id')
       .merge();
   }
-  async page(q: BoardQuery): Promise<BoardPage> {
+  /** Jobs without a row, or with one that another state of the catalogue said. */
+  stale(): Promise<string[]> {
+    const said = this.db<Row>('job_board').where({ state: this.says.state() }).select('id');
+    return this.db<Row>('jobs').whereNotIn('id', said).pluck<string[]>('id');
+  }
+  async page(q: BoardQuery): Promise<Board> {
     const words = q.find.toLowerCase().split(/\s+/).filter(Boolean);
     const found = () =>
       words.reduce(

@@ -9,7 +9,6 @@ import {
 } from '@rigger/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { writing } from './writing';
 
 interface ImportRow {
   readonly id: string;
@@ -56,13 +55,8 @@ export class CatalogueStore {
   async imports(): Promise<readonly ImportRow[]> {
     return this.db<ImportRow>('catalogue_imports').orderBy('number', 'desc');
   }
-  /** Puts a catalogue in the place of the newest state: only what differs is written. Checked before, by who calls. */
-  async replace(
-    catalogue: Catalogue,
-    as: { readonly origin: string; readonly author: string },
-  ): Promise<Imported> {
-    return writing(this.db, (t) => this.replaceIn(t, catalogue, as));
-  }
+  /** Puts a catalogue in the place of the newest state, in a transaction that is under way: only what differs is written. Checked
+   *  before, by who calls. */
   async replaceIn(
     t: Knex.Transaction,
     catalogue: Catalogue,
@@ -88,7 +82,6 @@ export class CatalogueStore {
       number,
       origin: as.origin,
       author: as.author,
-      hash: '',
     });
     const versions = new Map<string, number>();
     for (const r of await t<RevisionRow>('catalogue_revisions')

@@ -27,6 +27,13 @@ export interface By {
   readonly author: string;
   readonly why?: Revision['why'];
 }
+/** Number, day and state of the catalogue of a job that comes with them. */
+interface MadeAs {
+  readonly number?: number;
+  readonly createdAt?: string;
+  readonly catalogue?: number | null;
+}
+const PROJECTED_AT_ONCE = 50;
 const now = () => new Date().toISOString();
 const LAST =
   'version = (select max(version) from job_revisions m where m.job_id = r.job_id and m.section = r.section)';
@@ -47,20 +54,11 @@ export class JobsStore {
     return stored(this.db, id);
   }
   /** A new job with all its sections, under the next free number unless one is named. */
-  async create(
-    sections: JobSections,
-    by: By,
-    as: { readonly number?: number; readonly createdAt?: string; readonly catalogue?: number | null } = {},
-  ): Promise<string> {
+  async create(sections: JobSections, by: By, as: MadeAs = {}): Promise<string> {
     return writing(this.db, (t) => this.createIn(t, sections, by, as));
   }
   /** The same inside a transaction that is under way. */
-  async createIn(
-    t: Knex.Transaction,
-    sections: JobSections,
-    by: By,
-    as: { readonly number?: number; readonly createdAt?: string; readonly catalogue?: number | null } = {},
-  ): Promise<string> {
+  async createIn(t: Knex.Transaction, sections: JobSections, by: By, as: MadeAs = {}): Promise<string> {
     const id = randomUUID();
     const at = as.createdAt ?? now();
     const highest = await t<JobRow>('jobs').max<{ highest: number | null }[]>('number as highest');
@@ -158,19 +156,14 @@ export class JobsStore {
       .first();
     return { revision: said(row), data: content(row.data), before: before ? content(before.data) : null };
   }
-  /** Writes the board's rows of all jobs again, a few at a time so that nobody waits: after the catalogue changed. */
-  async projectAll(only: 'missing' | 'all'): Promise<number> {
-    const ids = await this.db<JobRow>('jobs')
-      .modify((q) => {
-        if (only === 'missing') void q.whereNotIn('id', this.db('job_board').select('id'));
-      })
-      .pluck<string[]>('id');
-    const AT_ONCE = 50;
-    for (let i = 0; i < ids.length; i += AT_ONCE)
+  /** Writes the board's rows that the present catalogue has not said, a few at a time so that nobody waits: after it changed, and
+   *  after jobs came in from elsewhere. */
+  async projectStale(): Promise<void> {
+    const ids = await this.board.stale();
+    for (let i = 0; i < ids.length; i += PROJECTED_AT_ONCE)
       await writing(this.db, async (t) => {
-        for (const id of ids.slice(i, i + AT_ONCE)) await this.project(t, id);
+        for (const id of ids.slice(i, i + PROJECTED_AT_ONCE)) await this.project(t, id);
       });
-    return ids.length;
   }
   private async project(t: Knex.Transaction, id: string): Promise<void> {
     const s = await stored(t, id);

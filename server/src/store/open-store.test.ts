@@ -216,7 +216,7 @@ async function fill(db: ReturnType<typeof connect>, upTo: number): Promise<void>
     await db('catalogue_items').insert(items);
   } else {
     await db('job_revisions').insert(sections.map((s) => ({ ...s, author: 'Ina', why: 'edit' })));
-    await db('catalogue_imports').insert({ id: 'n', number: 1, origin: 'own', author: '', hash: '', ...at });
+    await db('catalogue_imports').insert({ id: 'n', number: 1, origin: 'own', author: '', ...at });
     await db('catalogue_revisions').insert({ ...items, import: 1 });
   }
   await db('settings').insert({ id: 'shop', version: 2, data: '{"currency":"mk"}', ...at });

@@ -47,8 +47,9 @@ export function connect(filename: string): Knex {
   });
 }
 const quiet = () => undefined;
-const first = async <T>(db: Knex, pragma: string): Promise<T | undefined> => {
-  const [row] = await db.raw<Record<string, T>[]>(`PRAGMA ${pragma}`);
+/** What a pragma answers. */
+export const pragma = async <T>(db: Knex, statement: string): Promise<T | undefined> => {
+  const [row] = await db.raw<Record<string, T>[]>(`PRAGMA ${statement}`);
   return Object.values(row ?? {})[0];
 };
 
@@ -63,7 +64,7 @@ export async function openStore(filename: string): Promise<Knex> {
         await look(db, filename);
         restrict(filename);
       }
-      await first(db, 'journal_mode = WAL');
+      await pragma(db, 'journal_mode = WAL');
       await migrate(db);
     }, START_PATIENCE_MS);
     return db;
@@ -123,7 +124,7 @@ async function look(db: Knex, filename: string): Promise<void> {
     .where({ type: 'table' })
     .pluck('name');
   const known = tables.includes('knex_migrations');
-  const id = await first<number>(db, 'application_id');
+  const id = await pragma<number>(db, 'application_id');
   if (!known && (tables.length > 0 || (id !== 0 && id !== APPLICATION_ID)))
     throw new StoreFault('another-program', filename);
   if (known) {
@@ -132,7 +133,7 @@ async function look(db: Knex, filename: string): Promise<void> {
     if (unknown) throw new StoreFault('newer-version', filename, unknown);
   }
   if (statSync(filename).size <= LOOKED_THROUGH_BYTES) {
-    const said = await first<string>(db, 'quick_check(1)');
+    const said = await pragma<string>(db, 'quick_check(1)');
     if (said !== 'ok') throw new StoreFault('damaged', filename, said?.replaceAll(/\s+/g, ' '));
   }
 }
@@ -145,9 +146,9 @@ export const answers = (db: Knex): Promise<boolean> =>
   );
 /** Asks, each time, whether another connection has written since the last time. */
 export async function writtenElsewhere(db: Knex): Promise<() => Promise<boolean>> {
-  let seen = await first<number>(db, 'data_version');
+  let seen = await pragma<number>(db, 'data_version');
   return async () => {
-    const now = await first<number>(db, 'data_version');
+    const now = await pragma<number>(db, 'data_version');
     const news = now !== seen;
     seen = now;
     return news;

@@ -37,6 +37,7 @@ export const revisions: NamedMigration = {
       t.string('stage').notNullable();
       t.boolean('archived').notNullable();
       t.boolean('lacking').notNullable();
+      t.string('state').notNullable();
       t.string('due').notNullable();
       t.text('words').notNullable();
       t.text('data').notNullable();
@@ -49,7 +50,6 @@ export const revisions: NamedMigration = {
       t.integer('number').notNullable().unique();
       t.string('origin').notNullable();
       t.string('author').notNullable();
-      t.string('hash').notNullable();
     });
     await k.schema.createTable('catalogue_revisions', (t) => {
       row(t);
@@ -71,7 +71,6 @@ export const revisions: NamedMigration = {
         number: 1,
         origin: 'demo',
         author: '',
-        hash: '',
       });
       await k.raw(`insert into catalogue_revisions (id, created_at, updated_at, import, kind, code, version, data)
         select id, created_at, updated_at, 1, kind, code, version, data from catalogue_items`);
