@@ -7,22 +7,22 @@ import { chromium as chromiumPath, root } from './bootstrap.mjs';
 export function importDemo(database) {
   const done = spawnSync(process.execPath, ['server/dist/import.js', 'demo', '--unless-own'], {
     cwd: root,
-    env: { ...process.env, RIGGER_DB: database },
+    env: environmentOf(database),
     encoding: 'utf8',
   });
   if (done.status !== 0) throw new Error(done.stderr);
 }
-/** Starts the built server on a free port with its own database; resolves once it serves. `stop` gives its exit code. */
-export async function startServer(
-  database,
-  env = {
-    ...process.env,
-    PORT: '0',
-    RIGGER_DB: database,
-    RIGGER_BACKUPS: `${database}-backups`,
-    LOG_LEVEL: 'error',
-  },
-) {
+/** What a server of a script is started with: a free port, and nothing of the shop that is kept here. */
+export const environmentOf = (database, more = {}) => ({
+  ...process.env,
+  PORT: '0',
+  RIGGER_DB: database,
+  RIGGER_BACKUPS: `${database}-backups`,
+  LOG_LEVEL: 'error',
+  ...more,
+});
+/** Starts the built server with its own database; resolves once it serves. `stop` gives its exit code. */
+export async function startServer(database, env = environmentOf(database)) {
   const child = spawn(process.execPath, [path.join(root, 'server/dist/main.js')], {
     env,
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -13,7 +13,7 @@ import { createRequire } from 'node:module';
 import { tmpdir, userInfo } from 'node:os';
 import path from 'node:path';
 import { ensureBuilt, ensureInstalled, root } from './bootstrap.mjs';
-import { importDemo, startServer } from './running-product.mjs';
+import { environmentOf, importDemo, startServer } from './running-product.mjs';
 
 // What the shop loses when everything dies: `npm run torture`, or `npm run torture -- 50` for fewer kills.
 ensureInstalled();
@@ -31,15 +31,8 @@ const check = (what, good, detail = '') => {
   if (!good) wrong.push(what);
 };
 const pause = (ms) => new Promise((r) => setTimeout(r, ms));
-const environment = (database, more = {}) => ({
-  ...process.env,
-  PORT: '0',
-  RIGGER_DB: database,
-  RIGGER_BACKUPS: `${database}-backups`,
-  RIGGER_BACKUP_HOURS: '0',
-  LOG_LEVEL: 'silent',
-  ...more,
-});
+const environment = (database, more) =>
+  environmentOf(database, { RIGGER_BACKUP_HOURS: '0', LOG_LEVEL: 'silent', ...more });
 const json = async (url, init) => (await fetch(url, init)).json();
 const put = (url, body) =>
   fetch(url, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });

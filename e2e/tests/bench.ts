@@ -18,23 +18,30 @@ export class Server {
   get base(): string {
     return `http://127.0.0.1:${this.port}/`;
   }
-  /** Reads the demo world in, as `npm run demo` does. */
-  importDemo(): void {
-    const done = spawnSync(process.execPath, [join(DIST, 'import.js'), DEMO], {
-      env: { ...process.env, RIGGER_DB: this.database },
+  private get environment() {
+    return {
+      ...process.env,
+      PORT: String(this.port),
+      RIGGER_DB: this.database,
+      RIGGER_BACKUPS: `${this.database}-backups`,
+      LOG_LEVEL: 'error',
+    };
+  }
+  /** A command on the shop's file: what it says, and how it ends. */
+  command(name: 'import' | 'backup' | 'restore', ...args: string[]) {
+    const done = spawnSync(process.execPath, [join(DIST, `${name}.js`), ...args], {
+      env: this.environment,
       encoding: 'utf8',
     });
-    expect(done.stderr).toBe('');
+    return { said: done.stdout + done.stderr, code: done.status };
+  }
+  /** Reads the demo world in, as `npm run demo` does. */
+  importDemo(): void {
+    expect(this.command('import', DEMO)).toMatchObject({ code: 0 });
   }
   async start(): Promise<void> {
     const child = spawn(process.execPath, [MAIN], {
-      env: {
-        ...process.env,
-        PORT: String(this.port),
-        RIGGER_DB: this.database,
-        RIGGER_BACKUPS: `${this.database}-backups`,
-        LOG_LEVEL: 'error',
-      },
+      env: this.environment,
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;

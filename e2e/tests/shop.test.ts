@@ -121,3 +121,50 @@ test('a shop without a catalogue says so and how to get one', async ({ page, ser
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   }
 });
+
+test('backup and restore are commands too, and a running shop goes on with what was put back', async ({
+  server,
+}) => {
+  const passphrase = `${server.database}.passphrase`;
+  writeFileSync(passphrase, 'three larches\n');
+  const made = server.command('backup', '--passphrase-file', passphrase);
+  expect(made.said).toMatch(/rigger-[\d-]+\.sealed: [\d.]+ MB, checked, sealed\./);
+  const [file = ''] = made.said.split(': ');
+  await fetch(`${server.base}api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: '{"customer":"Came later"}',
+  });
+  expect(server.command('restore', file)).toMatchObject({ code: 2 });
+  expect(server.command('restore', `${file}x`).said).toContain('There is no such file.');
+  const asked = server.command('restore', file, '--passphrase-file', passphrase);
+  expect(asked.said).toContain('Jobs that go (they are not in the backup): 1016');
+  expect(asked.said).toContain('Nothing was changed.');
+  expect(await server.jobs()).toHaveLength(7);
+  const done = server.command('restore', file, '--yes', '--passphrase-file', passphrase);
+  expect(done).toMatchObject({ code: 0 });
+  expect(done.said).toContain('Done. What was there before is ');
+  expect(await server.jobs()).toHaveLength(6);
+
+  // a shop that is gone, and one that is torn, come back as well; nothing is done without --yes
+  await server.stop();
+  for (const lost of [
+    () => {
+      rmSync(server.database);
+    },
+    () => {
+      writeFileSync(server.database, 'torn'.repeat(3000));
+    },
+  ]) {
+    lost();
+    expect(server.command('restore', file, '--passphrase-file', passphrase).said).toContain(
+      'Nothing was changed.',
+    );
+    const back = server.command('restore', file, '--yes', '--passphrase-file', passphrase);
+    expect(back.said).toContain('The backup is in its place.');
+    await server.start();
+    expect(await server.jobs()).toHaveLength(6);
+    await server.stop();
+  }
+  await server.start();
+});

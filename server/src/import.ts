@@ -1,25 +1,13 @@
+import type { ImportPreview } from '@rigger/contracts';
 import { existsSync } from 'node:fs';
 import { basename, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import type { ImportPreview } from '@rigger/contracts';
+import { DATABASE, readArguments, refuse, run } from './command';
 import { importWorld, previewImport } from './services/import-world';
 import { filesOf } from './services/read-folder';
-import { openShop } from './services/shop';
-import { StoreFault } from './store/store-fault';
+import { openShop, type Shop } from './services/shop';
 
 // npm run import -- FOLDER [--preview] [--unless-own]: a world from a folder into the shop's file, whether a server runs on it
 // or not. --unless-own leaves a catalogue alone that came from another folder.
-const folder = process.argv.slice(2).find((a) => !a.startsWith('--'));
-const REFUSED = 2;
-if (folder === undefined || !existsSync(folder)) {
-  console.error(
-    folder === undefined
-      ? 'Say which folder: npm run import -- FOLDER [--preview]'
-      : `There is no folder ${folder}.`,
-  );
-  process.exit(REFUSED);
-}
-const database = process.env.RIGGER_DB ?? fileURLToPath(new URL('../../var/rigger.sqlite', import.meta.url));
 const MOST_NAMED = 20;
 
 function tell({ items, settings, jobs }: ImportPreview): void {
@@ -35,30 +23,29 @@ function tell({ items, settings, jobs }: ImportPreview): void {
     jobs.length > 0 ? `Jobs that come: ${jobs.join(', ')}.` : 'No job comes.',
   );
 }
-try {
-  const shop = await openShop(database);
+async function take(shop: Shop, folder: string, has: (option: string) => boolean): Promise<void> {
+  const origin = basename(resolve(folder));
   const [newest] = await shop.stores.catalogue.imports();
-  if (process.argv.includes('--unless-own') && newest && newest.origin !== basename(resolve(folder))) {
+  if (has('--unless-own') && newest && newest.origin !== origin) {
     console.log(`The catalogue stays: it came from ${newest.origin}.`);
-    await shop.close();
-    process.exit(0);
+    return;
   }
   const files = filesOf(folder);
-  const done = process.argv.includes('--preview')
+  const as = { origin, author: process.env.RIGGER_AUTHOR ?? '', today: new Date() };
+  const done = has('--preview')
     ? await previewImport(shop.stores, files)
-    : await importWorld(shop.stores, files, {
-        origin: basename(resolve(folder)),
-        author: process.env.RIGGER_AUTHOR ?? '',
-        today: new Date(),
-      });
-  await shop.close();
+    : await importWorld(shop.stores, files, as);
   if (done.faults.length > 0) {
     console.error('Nothing was taken in:');
     for (const f of done.faults) console.error(`  ${f.file}: ${f.path} ${f.message}`);
     process.exitCode = 1;
   } else tell(done);
-} catch (error) {
-  if (!(error instanceof StoreFault)) throw error;
-  console.error(error.message);
-  process.exitCode = REFUSED;
 }
+await run(async () => {
+  const { words, has } = await readArguments(process.argv.slice(2));
+  const [folder] = words;
+  if (folder === undefined) refuse('Say which folder: npm run import -- FOLDER [--preview]');
+  if (!existsSync(folder)) refuse(`There is no folder ${folder}.`);
+  const shop = await openShop(DATABASE);
+  await take(shop, folder, has).finally(() => shop.close());
+});

@@ -1,24 +1,11 @@
 import { fileURLToPath } from 'node:url';
+import { BACKUPS, DATABASE, refuse } from './command';
 import { start } from './start';
 import { StoreFault } from './store/store-fault';
 
-const fromHere = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
 const MOST_PORT = 65_535;
-const REFUSED = 2;
-
-function refuse(sentence: string): never {
-  console.error(sentence);
-  process.exit(REFUSED);
-}
-const {
-  PORT = '4300',
-  LOG_LEVEL = 'warn',
-  RIGGER_DB,
-  RIGGER_HOSTS,
-  RIGGER_BACKUPS,
-  RIGGER_BACKUP_HOURS = '24',
-} = process.env;
+const { PORT = '4300', LOG_LEVEL = 'warn', RIGGER_HOSTS, RIGGER_BACKUP_HOURS = '24' } = process.env;
 const backupHours = Number(RIGGER_BACKUP_HOURS);
 const port = Number(PORT);
 if (PORT.trim() === '' || !Number.isInteger(port) || port < 0 || port > MOST_PORT)
@@ -28,10 +15,10 @@ if (RIGGER_BACKUP_HOURS.trim() === '' || !(backupHours >= 0))
   refuse(`RIGGER_BACKUP_HOURS is ${RIGGER_BACKUP_HOURS}: give hours, or 0 for no backup by itself.`);
 
 const running = await start({
-  database: RIGGER_DB ?? fromHere('../../var/rigger.sqlite'),
-  webRoot: fromHere('../../web/dist/browser'),
+  database: DATABASE,
+  webRoot: fileURLToPath(new URL('../../web/dist/browser', import.meta.url)),
   port,
-  backups: RIGGER_BACKUPS ?? fromHere('../../var/backups'),
+  backups: BACKUPS,
   backupHours,
   logLevel: LOG_LEVEL,
   hosts: RIGGER_HOSTS,

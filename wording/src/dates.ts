@@ -27,6 +27,11 @@ export function dayFaultText(f: DayFault): string {
 /** Time of day of a moment, on the clock of this machine: "13:36". */
 export const clockTime = (at: Date): string =>
   new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(at);
+/** Day and time of a moment, on the clock of this machine: "Thu 26 Nov, 06:42". */
+export const dayAndTime = (iso: string): string => {
+  const at = new Date(iso);
+  return `${shortDay(localDay(at))}, ${clockTime(at)}`;
+};
 /** The calendar day of a moment on the calendar of this machine: "2026-11-25", also late in the evening. */
 export const localDay = (at: Date): string =>
   [String(at.getFullYear()).padStart(4, '0')]

@@ -34,7 +34,8 @@ export interface Conflict {
 }
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused';
 
-const SERVER_ERROR = 500;
+/** beyond this the server has refused nothing: it is busy, full, or being stopped */
+const FAILED = 500;
 const SAVE_AFTER_MS = 250;
 const RETRY_AFTER_MS = 2500;
 /** typing in one field within this long is one step of undo */
@@ -111,9 +112,7 @@ export class JobStore {
           const stored = job.sections[s];
           const mine = waiting[s];
           const fresh = { version: stored.version, base: stored.data, now: stored.data };
-          // our own save came through before the answer could: only what was typed after it still waits
-          if (mine?.sent && same(mine.sent, stored.data)) return [s, { ...fresh, now: mine.now }];
-          return [s, mine ?? fresh];
+          return [s, mine ? (ours(mine, stored) ?? mine) : fresh];
         }),
       ) as unknown as Record<SectionName, Held>;
       this.meet(job);
@@ -298,8 +297,7 @@ export class JobStore {
   }
   /** How long to wait before the next try, or null when a person must decide first. */
   private onFailure(f: CallFailure, section: SectionName): number | null {
-    // a server that is busy, full or being stopped has not refused anything: it is asked again
-    if (f.kind === 'no-answer' || ERRORS[f.error.code].status >= SERVER_ERROR) {
+    if (f.kind === 'no-answer' || ERRORS[f.error.code].status > FAILED) {
       this.unreached.set(true);
       return RETRY_AFTER_MS;
     }
@@ -321,9 +319,9 @@ export class JobStore {
   private onConflict(section: SectionName, stored: { version: number; data: Data }): number | null {
     const held = this.held()?.[section];
     if (!held) return null;
-    if (held.sent && same(held.sent, stored.data)) {
-      // it is our own save that came through before its answer could
-      this.hold(section, { version: stored.version, base: stored.data, now: held.now });
+    const own = ours(held, stored);
+    if (own) {
+      this.hold(section, own);
       return 0;
     }
     const merge = mergeSection<Data>(held.base, held.now, stored.data);
@@ -398,6 +396,12 @@ export class JobStore {
   private readonly stepsKey = (id: string) => `rigger.steps.${id}`;
 }
 
+/** A section of ours when what the server has is our own save, come through before its answer could: only what was typed after it still
+ *  waits. Null when it is somebody else's. */
+const ours = (mine: Held, stored: { readonly version: number; readonly data: unknown }): Held | null =>
+  mine.sent && same(mine.sent, stored.data)
+    ? { version: stored.version, base: mine.sent, now: mine.now }
+    : null;
 const isHeld = (section: SectionName, held: Held | undefined): boolean =>
   held !== undefined &&
   Number.isInteger(held.version) &&

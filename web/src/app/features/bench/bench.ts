@@ -29,6 +29,7 @@ import { saveAs } from '../../data/save-as';
 import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
+import { NotPosed } from '../../ui/not-posed';
 import { NumberField } from '../../ui/number-field';
 import { BenchModel } from './bench-model';
 import { CurveChart, type CurveData } from './curve-chart';
@@ -61,6 +62,7 @@ const ROLL_MM = 120;
     MatSliderModule,
     FigureButton,
     HeadlineBlock,
+    NotPosed,
     NumberField,
     LinkageView,
     CurveChart,

@@ -89,7 +89,10 @@ export class RubModel {
     this.runs += 1; // what is still on its way from this run comes too late
     this.step.set(null);
     this.broke.set(result === 'broke');
-    if (result === 'broke') return;
+    if (result === 'broke') {
+      this.answer.set(null);
+      return;
+    }
     this.problem.set(result.ok ? null : result.fault);
     if (result.ok) this.take(result.value);
     else this.answer.set(null);

@@ -34,6 +34,7 @@ import { Shop } from '../../data/shop';
 import { RubMapView } from '../../drawing/rub-map-view';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
+import { NotPosed } from '../../ui/not-posed';
 import { LineChart, type LineChartData } from '../../ui/line-chart';
 import { LinkageView } from '../../drawing/linkage-view';
 import { RubInputs } from '../../data/rub-inputs';
@@ -71,6 +72,7 @@ interface Row {
     MatProgressBarModule,
     FigureButton,
     HeadlineBlock,
+    NotPosed,
     LinkageView,
     LineChart,
     RubMapView,

@@ -5,7 +5,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import type { Backup, RestorePreview } from '@rigger/contracts';
 import { formatDecimal } from '@rigger/core';
-import { clockTime, localDay, plural, shortDay, type Headline } from '@rigger/wording';
+import { dayAndTime, plural, type Headline } from '@rigger/wording';
 import { firstValueFrom } from 'rxjs';
 import { Api, failureText, type CallFailure } from '../../data/api';
 import { Shop } from '../../data/shop';
@@ -110,8 +110,7 @@ export class BackupsView {
       this.busy.set(false);
     }
   }
-  protected readonly when = (b: Backup) =>
-    `${shortDay(localDay(new Date(b.at)))}, ${clockTime(new Date(b.at))}`;
+  protected readonly when = (b: Backup) => dayAndTime(b.at);
   protected readonly size = (b: Backup) => `${formatDecimal(b.bytes / 1e6, 1)} MB`;
   protected readonly jobs = (numbers: readonly number[]) =>
     numbers.length === 0 ? 'none' : numbers.join(', ');

@@ -10,7 +10,7 @@ import {
 import { MatButtonModule } from '@angular/material/button';
 import type { ImportPreview } from '@rigger/contracts';
 import { ITEM_KINDS } from '@rigger/core';
-import { clockTime, ITEM_KIND_WORDS, localDay, plural, shortDay, type Headline } from '@rigger/wording';
+import { dayAndTime, ITEM_KIND_WORDS, plural, type Headline } from '@rigger/wording';
 import { firstValueFrom } from 'rxjs';
 import { Api, failureText, type CallFailure, type FileTexts } from '../../data/api';
 import { Shop } from '../../data/shop';
@@ -77,7 +77,7 @@ export class CatalogueView {
           consequence: 'Choose a folder in the format of docs/catalogue-format.md; the demo folder is one.',
         };
   });
-  protected readonly when = (at: string) => `${shortDay(localDay(new Date(at)))}, ${clockTime(new Date(at))}`;
+  protected readonly when = dayAndTime;
 
   constructor() {
     this.shop.load();
@@ -93,17 +93,15 @@ export class CatalogueView {
     this.problem.set(null);
     this.step.set({ at: 'reading' });
     // the folder's own name is where it comes from; inside it the paths count
-    const inside = (f: File) => f.webkitRelativePath.split('/').slice(1).join('/') || f.name;
-    const origin = list[0]?.webkitRelativePath.split('/')[0] ?? 'files';
-    const wanted = list.filter(
-      (f) => /^((platforms|jobs)\/)?[^/]+\.(json|csv)$/.test(inside(f)) && inside(f) !== 'package.json',
-    );
+    const [origin = ''] = list[0]?.webkitRelativePath.split('/') ?? [];
+    const inside = (f: File) => f.webkitRelativePath.slice(origin.length + 1);
+    const wanted = list.filter((f) => /^((platforms|jobs)\/)?[^/]+\.(json|csv)$/.test(inside(f)));
     const files = Object.fromEntries(
       await Promise.all(wanted.map(async (f) => [inside(f), await f.text()] as const)),
     );
     await this.tried(async () => {
-      const preview = await firstValueFrom(this.api.preview(origin || 'files', files));
-      this.step.set({ at: 'looked', origin: origin || 'files', files, preview });
+      const preview = await firstValueFrom(this.api.preview(origin, files));
+      this.step.set({ at: 'looked', origin, files, preview });
     });
   }
   protected async take(): Promise<void> {
