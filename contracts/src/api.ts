@@ -4,13 +4,21 @@ import { FaultSchema } from './errors';
 import { CustomerSchema, JobFileSchema, JobSchema, SECTION_SCHEMAS } from './job';
 
 export const LackSchema = z.discriminatedUnion('code', [
+  z.strictObject({
+    section: z.enum(['brief', 'vehicle', 'tape', 'tire', 'match']),
+    code: z.literal('unreadable'),
+    what: z.strictObject({
+      section: z.enum(SECTIONS).exclude(['unread']),
+      path: z.array(z.string()).readonly(),
+      text: z.string(),
+    }),
+  }),
   z.strictObject({ section: z.literal('brief'), code: z.literal('usage-sum'), sum: z.number() }),
   z.strictObject({ section: z.literal('vehicle'), code: z.literal('no-vehicle') }),
   z.strictObject({ section: z.literal('vehicle'), code: z.literal('to-ask'), count: z.number() }),
   z.strictObject({ section: z.literal('tape'), code: z.literal('corners'), count: z.number() }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('no-tire') }),
   z.strictObject({ section: z.literal('brief'), code: z.literal('stance-unsaid') }),
-  z.strictObject({ section: z.literal('tire'), code: z.literal('size-unreadable') }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('not-priced') }),
   z.strictObject({
     section: z.literal('vehicle'),
@@ -195,6 +203,7 @@ export const SaveSchemas = {
   tape: saveOf(SECTION_SCHEMAS.tape, 'SaveTape'),
   tire: saveOf(SECTION_SCHEMAS.tire, 'SaveTire'),
   build: saveOf(SECTION_SCHEMAS.build, 'SaveBuild'),
+  unread: saveOf(SECTION_SCHEMAS.unread, 'SaveUnread'),
 };
 export const SavedSchema = z
   .strictObject({

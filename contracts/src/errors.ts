@@ -73,6 +73,11 @@ export const ERRORS = {
     meaning: 'Somebody saved a newer version; both are in the answer and nothing was overwritten.',
   },
   'vehicle-missing': { status: 409, meaning: 'The sheet needs a vehicle; the job has none yet.' },
+  'entry-unreadable': {
+    status: 409,
+    meaning:
+      'Something in the job cannot be read, so a value that nobody meant would be printed; each is named. Correct it, then print.',
+  },
   'tire-missing': { status: 409, meaning: 'The calibration card needs a tyre; the job has none yet.' },
   'answer-out-of-range': {
     status: 422,

@@ -120,6 +120,7 @@ describe('the job file', () => {
       ),
       notes: text,
     }),
+    unread: fc.record({ entries: fc.dictionary(fc.constantFrom('brief.payloadKg', 'vehicle.year'), text) }),
   });
   it('comes back from its own text as the same job, whatever is in it', () => {
     fc.assert(

@@ -53,6 +53,8 @@ export const ENTRY_LIMITS = {
 } as const satisfies Record<string, readonly [number, number]>;
 /** sizes that stand side by side on one screen */
 export const MOST_CANDIDATES = 5;
+/** texts of one job that cannot be read */
+const MOST_UNREAD = 200;
 const L = ENTRY_LIMITS;
 const within = (r: readonly [number, number]) => nullable(r[0], r[1]);
 
@@ -167,6 +169,11 @@ export const BuildSchema = z.strictObject({
     .max(100),
   notes: prose,
 });
+export const UnreadSchema = z.strictObject({
+  entries: z
+    .record(z.string().min(1).max(200), line)
+    .refine((e) => Object.keys(e).length <= MOST_UNREAD, `holds more than ${MOST_UNREAD} entries`),
+});
 export const SECTION_SCHEMAS = {
   head: HeadSchema,
   brief: BriefSchema,
@@ -174,6 +181,7 @@ export const SECTION_SCHEMAS = {
   tape: TapeSchema,
   tire: TireSectionSchema,
   build: BuildSchema,
+  unread: UnreadSchema,
 } satisfies { readonly [K in SectionName]: z.ZodType<JobSections[K]> };
 export const JobSectionsSchema = z.strictObject(SECTION_SCHEMAS) satisfies z.ZodType<JobSections>;
 
@@ -201,9 +209,10 @@ export const JobSchema = z
       tape: versioned(TapeSchema),
       tire: versioned(TireSectionSchema),
       build: versioned(BuildSchema),
+      unread: versioned(UnreadSchema),
     }),
   })
-  .meta({ id: 'Job', description: 'One job: six sections, each with its own version' });
+  .meta({ id: 'Job', description: 'One job: seven sections, each with its own version' });
 export type Job = z.infer<typeof JobSchema>;
 export type Versioned<K extends SectionName = SectionName> = Omit<Job['sections'][K], 'data'> & {
   readonly data: JobSections[K];
@@ -235,7 +244,7 @@ export const VersionedSettingsSchema = versioned(SettingsSchema).meta({ id: 'Ver
 export type VersionedSettings = z.infer<typeof VersionedSettingsSchema>;
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 3;
+export const JOB_FILE_VERSION = 4;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** Fields that a job of an earlier version lacks, as nobody had filled them in. */
@@ -286,6 +295,10 @@ function newest(file: unknown): unknown {
       if (isRecord(data)) sections = { ...sections, [name]: change(data) };
     }
     version = 3;
+  }
+  if (version === 3) {
+    sections = { unread: { entries: {} }, ...sections };
+    version = 4;
   }
   return { ...file, version, sections };
 }

@@ -115,7 +115,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   const job = JSON.parse(file.bytes.toString());
   expect(job).toMatchObject({
     format: 'apt-rigger-job',
-    version: 3,
+    version: 4,
     sections: { head: { customer: 'Ferry pilot' } },
   });
   await saved(page);

@@ -162,6 +162,26 @@ describe('the calibration card', () => {
   });
 });
 
+describe('a job in which something cannot be read', () => {
+  it('is not printed in any form until it is corrected, and the answer names the place; it can still be saved as a file', async () => {
+    const job = await s.job(1012);
+    const unread = (entries: Readonly<Record<string, string>>, version: number) =>
+      s.api.put(`/api/jobs/${job.id}/sections/unread`).send({ version, data: { entries } }).expect(200);
+    const { body } = await unread({ 'brief.payloadKg': '5oo' }, job.sections.unread.version);
+    for (const what of ['sheet.pdf', 'calibration.pdf', 'parts.csv']) {
+      const r = await s.api.get(`/api/jobs/${job.id}/${what}`).expect(409);
+      expect(r.body.error).toMatchObject({
+        code: 'entry-unreadable',
+        message: 'Not printed, since this cannot be read: Payload “5oo”. Correct it, then print.',
+      });
+    }
+    const file = await s.api.get(`/api/jobs/${job.id}/file`).expect(200);
+    expect(file.body.sections.unread.entries).toEqual({ 'brief.payloadKg': '5oo' });
+    await unread({}, body.version);
+    await s.api.get(`/api/jobs/${job.id}/parts.csv`).expect(200);
+  });
+});
+
 describe('the parts list as CSV', () => {
   it('reads back as the lines of the sheet', async () => {
     const job = await s.job(1012);

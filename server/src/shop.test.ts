@@ -1,4 +1,5 @@
 import { BoardSchema, JobAnswerSchema } from '@rigger/contracts';
+import { SECTIONS } from '@rigger/core';
 import { writeFileSync } from 'node:fs';
 import { filesOf } from './services/read-folder';
 import { importWorld } from './services/import-world';
@@ -35,7 +36,7 @@ describe('history', () => {
       { section: 'brief', version: version + 2, madeFrom: version + 1, author: 'Ina', why: 'brought-back' },
       { section: 'brief', version: version + 1, madeFrom: version, author: 'Řehoř 2', why: 'edit' },
     ]);
-    expect(revisions.length).toBe(8);
+    expect(revisions.length).toBe(SECTIONS.length + 2);
     const one = (await s.api.get(`/api/jobs/${job.id}/history/${revisions[1].id}`).expect(200)).body;
     expect([one.before.payloadKg, one.data.payloadKg]).toEqual([data.payloadKg, 311]);
     expect((await s.api.get(`/api/jobs/${job.id}/history/none`).expect(404)).body.error.code).toBe(

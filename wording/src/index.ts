@@ -5,6 +5,7 @@ export * from './figures';
 export * from './findings';
 export * from './words';
 export * from './job-fields';
+export * from './lacks';
 export * from './work';
 export * from './sentences';
 export * from './bench';

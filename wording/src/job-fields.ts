@@ -49,6 +49,7 @@ export const FIELD_WORDS: Words = {
     reliefs: 'Trimming',
   },
   build: { items: 'Parts and kits', notes: 'Notes of the build' },
+  unread: { entries: 'Cannot be read' },
 };
 const CORNER_WORDS: Readonly<Record<string, string>> = {
   leftFront: 'left front',
@@ -59,6 +60,10 @@ const CORNER_WORDS: Readonly<Record<string, string>> = {
 /** Names one entry of a job by where it is kept: section, then the way down to it. */
 export function fieldText(section: SectionName, path: readonly string[]): string {
   const [field = '', ...down] = path;
+  if (section === 'unread' && down[0] !== undefined) {
+    const [where = '', ...place] = down[0].split('.');
+    return where in FIELD_WORDS ? fieldText(where as SectionName, place) : down[0];
+  }
   const words: Readonly<Record<string, string>> = FIELD_WORDS[section];
   const last = down.at(-1) ?? '';
   const inner =
@@ -75,6 +80,7 @@ export const SECTION_WORDS: Readonly<Record<SectionName, string>> = {
   tape: 'Tape',
   tire: 'Tyre',
   build: 'Parts',
+  unread: 'What cannot be read',
 };
 /** Why a state of a section was written. */
 export const REVISED_WORDS = {

@@ -2,7 +2,6 @@ import {
   formatDecimal,
   MM_PER_INCH,
   type Hazard,
-  type Lack,
   type LengthFault,
   type NumberFault,
   type Place,
@@ -10,7 +9,7 @@ import {
   type TireSizeFault,
   type Use,
 } from '@rigger/core';
-import { length, plural, type Style } from './format';
+import { length, type Style } from './format';
 
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   brief: 'Brief',
@@ -38,36 +37,6 @@ export const PLACE_WORDS: Readonly<Record<Place, string>> = {
   'rear-bumper': 'rear bumper',
   hitch: 'hitch',
 };
-
-export function lackText(l: Lack): string {
-  switch (l.code) {
-    case 'usage-sum':
-      return `use ${formatDecimal(l.sum, 0)} of 100 %`;
-    case 'stance-unsaid':
-      return 'stance not said';
-    case 'no-vehicle':
-      return 'no vehicle';
-    case 'to-ask':
-      return `${l.count} to ask`;
-    case 'vehicle-not-there':
-    case 'tire-not-there':
-      return `not in the catalogue: ${l.codes.join(', ')}`;
-    case 'corners':
-      return `${plural(l.count, 'corner')} to tape`;
-    case 'no-tire':
-      return 'no tyre';
-    case 'size-unreadable':
-      return 'size unreadable';
-    case 'not-priced':
-      return 'no tyre priced';
-    case 'no-source':
-      return 'no lift source';
-    case 'not-fitting':
-      return `${l.count} not settled`;
-    case 'unknown-parts':
-      return `${plural(l.count, 'part')} not in the catalogue`;
-  }
-}
 
 /** What can happen, then what to do; printed at the step. */
 export const HAZARD_WORDS: Readonly<Record<Hazard, { readonly title: string; readonly text: string }>> = {

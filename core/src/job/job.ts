@@ -123,6 +123,11 @@ export interface Build {
   readonly items: readonly BuildItem[];
   readonly notes: string;
 }
+/** Texts that no value could be read from, by the place where each was typed: `brief.payloadKg`,
+ *  `vehicle.accessories.<id>.massKg`. The value of the place is then not what the person meant. */
+export interface Unread {
+  readonly entries: Readonly<Record<string, string>>;
+}
 export interface JobSections {
   readonly head: Head;
   readonly brief: Brief;
@@ -130,8 +135,9 @@ export interface JobSections {
   readonly tape: Tape;
   readonly tire: TireSection;
   readonly build: Build;
+  readonly unread: Unread;
 }
-export const SECTIONS = ['head', 'brief', 'vehicle', 'tape', 'tire', 'build'] as const;
+export const SECTIONS = ['head', 'brief', 'vehicle', 'tape', 'tire', 'build', 'unread'] as const;
 export type SectionName = (typeof SECTIONS)[number];
 
 export const LIMITED = ['total-lift', 'tire-lift', 'track-increase', 'wheel-spacer'] as const;
@@ -202,6 +208,7 @@ export function emptySections(customer: string): JobSections {
       reliefs: [],
     },
     build: { items: [], notes: '' },
+    unread: { entries: {} },
   };
 }
 

@@ -200,10 +200,10 @@ describe('what a job still needs', () => {
   });
   it('a tyre is wanted, read, and priced, front and rear by themselves', () => {
     expect(tire({})).toContain('no-tire');
-    expect(tire({ targetSize: '285/7OR17' })).toContain('size-unreadable');
+    expect(tire({ targetSize: '285/7OR17' })).toContain('unreadable');
     expect(tire({ targetSize: '285/70R17' })).toContain('not-priced');
     const taken = tire({ targetSize: 'LT285/70R17', tireCode: 'CT-L285' });
-    for (const code of ['no-tire', 'size-unreadable', 'not-priced']) expect(taken).not.toContain(code);
+    for (const code of ['no-tire', 'unreadable', 'not-priced']) expect(taken).not.toContain(code);
     const rear = {
       size: '',
       tireCode: null,
@@ -213,7 +213,7 @@ describe('what a job still needs', () => {
       loadIndex: null,
     };
     expect(tire({ tireCode: 'CT-L285', rear })).toContain('no-tire');
-    expect(tire({ tireCode: 'CT-L285', rear: { ...rear, size: '285/7OR17' } })).toContain('size-unreadable');
+    expect(tire({ tireCode: 'CT-L285', rear: { ...rear, size: '285/7OR17' } })).toContain('unreadable');
     expect(tire({ tireCode: 'CT-L285', rear: { ...rear, tireCode: 'CT-L285' } })).not.toContain('no-tire');
   });
   it('a source is chosen and fits, answers are given, corners taped', () => {

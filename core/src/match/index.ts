@@ -2,3 +2,4 @@ export * from './assess';
 export * from './cures';
 export * from './judge-sources';
 export * from './lacks';
+export * from './unreadable';

@@ -4,9 +4,15 @@ import { CORNERS, usageSum, type JobSections, type TireSection } from '../job';
 import { knownVehicle } from '../rules';
 import { parseTireSize } from '../tires';
 import { partsOfJob } from '../vehicle';
+import { unreadableIn, type Unreadable } from './unreadable';
 
 /** What a section still needs, in the order people work. */
 export type Lack =
+  | {
+      readonly section: 'brief' | 'vehicle' | 'tape' | 'tire' | 'match';
+      readonly code: 'unreadable';
+      readonly what: Unreadable;
+    }
   | { readonly section: 'brief'; readonly code: 'usage-sum'; readonly sum: number }
   | { readonly section: 'brief'; readonly code: 'stance-unsaid' }
   | { readonly section: 'vehicle'; readonly code: 'no-vehicle' }
@@ -14,16 +20,29 @@ export type Lack =
   | { readonly section: 'vehicle'; readonly code: 'vehicle-not-there'; readonly codes: readonly string[] }
   | { readonly section: 'tape'; readonly code: 'corners'; readonly count: number }
   | { readonly section: 'tire'; readonly code: 'no-tire' }
-  | { readonly section: 'tire'; readonly code: 'size-unreadable' }
   | { readonly section: 'tire'; readonly code: 'not-priced' }
   | { readonly section: 'tire'; readonly code: 'tire-not-there'; readonly codes: readonly string[] }
   | { readonly section: 'match'; readonly code: 'no-source' }
   | { readonly section: 'match'; readonly code: 'not-fitting'; readonly count: number }
   | { readonly section: 'match'; readonly code: 'unknown-parts'; readonly count: number };
 
+/** where the entries of a section are worked on */
+const WORKED_IN = {
+  head: 'brief',
+  brief: 'brief',
+  vehicle: 'vehicle',
+  tape: 'tape',
+  tire: 'tire',
+  build: 'match',
+} as const;
+
 /** Everything the job still needs; cheap enough for every row of the board (no geometry is computed). */
 export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[] {
-  const out: Lack[] = [];
+  const out: Lack[] = unreadableIn(job).map((what) => ({
+    section: WORKED_IN[what.section],
+    code: 'unreadable',
+    what,
+  }));
   const sum = usageSum(job.brief.usage);
   if (sum !== 100) out.push({ section: 'brief', code: 'usage-sum', sum });
   if (job.brief.stance === null) out.push({ section: 'brief', code: 'stance-unsaid' });
@@ -41,11 +60,8 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
     .map((axle) => entriesOf(job.tire, axle))
     .filter((e) => e.tireCode === null);
   if (wanted.some((e) => e.size.trim() === '')) out.push({ section: 'tire', code: 'no-tire' });
-  else if (wanted.length > 0)
-    out.push({
-      section: 'tire',
-      code: wanted.every((e) => parseTireSize(e.size).ok) ? 'not-priced' : 'size-unreadable',
-    });
+  else if (wanted.length > 0 && wanted.every((e) => parseTireSize(e.size).ok))
+    out.push({ section: 'tire', code: 'not-priced' });
   const gone = strangeToTires(job.tire, catalogue);
   if (gone.length > 0) out.push({ section: 'tire', code: 'tire-not-there', codes: gone });
   const { chosen, unknown } = partsOfJob(job, catalogue, vehicle);

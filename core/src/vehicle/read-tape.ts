@@ -7,6 +7,9 @@ import { parseLength, type LengthFault, type LengthReading, type LengthUnit } fr
 /** Hub-to-arch heights that a tape can show on a road vehicle, mm; from the ground a wheel's radius more. */
 export const ARCH_RANGE_MM: Range = [250, 1300];
 const GROUND_RANGE_MM: Range = [400, 1900];
+/** What a tape can show that is held there, mm. */
+export const tapeRange = (readFrom: Tape['readFrom']): Range =>
+  readFrom === 'ground' ? GROUND_RANGE_MM : ARCH_RANGE_MM;
 
 export interface TapeSides {
   readonly left: Figure;
@@ -46,7 +49,7 @@ export function readTape(
   loadedMm: Readonly<Record<Axle, number | null>>,
 ): TapeReading {
   const ground = tape.readFrom === 'ground';
-  const range = ground ? GROUND_RANGE_MM : ARCH_RANGE_MM;
+  const range = tapeRange(tape.readFrom);
   const read = (corner: Corner) => {
     const r = parseLength(tape.corners[corner], { minMm: range[0], maxMm: range[1], prefer });
     return r.ok ? { reading: r.value } : { fault: r.fault };

@@ -28,8 +28,8 @@ import {
   TireResultSchema,
   VersionedSettingsSchema,
 } from '@rigger/contracts';
-import { SECTIONS } from '@rigger/core';
-import { localDay } from '@rigger/wording';
+import { SECTIONS, unreadableIn } from '@rigger/core';
+import { localDay, unreadableText } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
 import type { CatalogueState } from '../services/catalogues';
@@ -63,6 +63,8 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
     as: { readonly type: string; readonly fileName: (n: number) => string },
   ): Promise<FileAnswer> => {
     const job = await d.jobs.answer(id(ask));
+    const unreadable = unreadableIn(sectionsOf(job));
+    if (unreadable.length > 0) throw new AppError('entry-unreadable', unreadableText(unreadable));
     const { number, text } = await catalogues.at(job.catalogue);
     const printed = await d.printer.print(
       {

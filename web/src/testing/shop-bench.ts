@@ -3,10 +3,12 @@ import { provideRouter, withComponentInputBinding, type Routes } from '@angular/
 import type { ApiError, BoardRow, JobAnswer, Saved } from '@rigger/contracts';
 import { SECTIONS, STAGES, type JobSections, type SectionName } from '@rigger/core';
 import { catalogue, settings } from '@rigger/core/testing/demo-world';
-import { Observable, of, Subject, switchMap, throwError } from 'rxjs';
+import { Observable, of, Subject, switchMap, take, throwError } from 'rxjs';
 import { Api, type BoardAsked, type CallFailure } from '../app/data/api';
+import { Drafts, type Waiting } from '../app/data/drafts';
 import { JobStore } from '../app/data/job-store';
 import { AFTER_FRAME, JobView } from '../app/data/job-view';
+import type { Held } from '../app/data/section-sync';
 import { Shop } from '../app/data/shop';
 
 const AT = '2026-11-25T08:00:00.000Z';
@@ -143,7 +145,7 @@ export class FakeServer {
       if (this.fail) return throwError(() => this.fail);
       const answer = () => of(copy({ ...this.job, id }));
       const late = this.late.get(id);
-      return late ? late.pipe(switchMap(answer)) : answer();
+      return late ? late.pipe(take(1), switchMap(answer)) : answer();
     },
     save: (id: string, section: SectionName, version: number, data: unknown): Observable<Saved> => {
       this.savedTo.push(id);
@@ -157,8 +159,33 @@ export class FakeServer {
   };
 }
 
+/** The browser's own store, in memory. */
+export class FakeDrafts {
+  readonly waiting = new Map<string, Held>();
+  putAside = false;
+  keep(job: string, section: SectionName, held: Held | null): Promise<void> {
+    const key = `${job} ${section}`;
+    if (held) this.waiting.set(key, copy(held));
+    else this.waiting.delete(key);
+    return Promise.resolve();
+  }
+  of(job: string): Promise<Waiting> {
+    const rows = [...this.waiting].filter(([key]) => key.startsWith(`${job} `));
+    return Promise.resolve({
+      sections: Object.fromEntries(rows.map(([key, held]) => [key.split(' ')[1], copy(held)])),
+      putAside: this.putAside,
+    });
+  }
+  jobs(): Promise<readonly string[]> {
+    return Promise.resolve([...new Set([...this.waiting.keys()].map((k) => k.split(' ')[0] ?? ''))]);
+  }
+}
 /** A shop on a fake server, nothing opened yet; storages are emptied first. */
-export function openShop(sections: JobSections, routes: Routes = []): FakeServer {
+export function openShop(
+  sections: JobSections,
+  routes: Routes = [],
+  drafts: FakeDrafts = new FakeDrafts(),
+): FakeServer {
   localStorage.clear();
   sessionStorage.clear();
   const server = new FakeServer(sections);
@@ -166,27 +193,26 @@ export function openShop(sections: JobSections, routes: Routes = []): FakeServer
     providers: [
       provideRouter(routes, withComponentInputBinding()),
       { provide: Api, useValue: server.api },
+      { provide: Drafts, useValue: drafts },
       // no screen, no frames: what follows from a change follows with it
       { provide: AFTER_FRAME, useValue: () => of(null) },
     ],
   });
   return server;
 }
-/** A shop with one job open. `left`: what a crash left behind. */
+/** A shop with one job open. `left`: what a crash left behind, on the server and in the browser. */
 export async function openBench(
   sections: JobSections,
-  left?: { readonly job: JobAnswer; readonly unsaved: string },
+  left: { readonly job?: JobAnswer; readonly drafts?: FakeDrafts } = {},
 ) {
-  const server = openShop(sections);
-  if (left) {
-    server.job = left.job;
-    localStorage.setItem(`rigger.unsaved.${left.job.id}`, left.unsaved);
-  }
+  const drafts = left.drafts ?? new FakeDrafts();
+  const server = openShop(sections, [], drafts);
+  if (left.job) server.job = left.job;
   TestBed.inject(Shop).load();
   const store = TestBed.inject(JobStore);
   const view = TestBed.inject(JobView);
   await store.open('job-1');
   TestBed.tick();
-  return { server, store, view };
+  return { server, store, view, drafts };
 }
 export type Bench = Awaited<ReturnType<typeof openBench>>;

@@ -3,6 +3,7 @@ import { tiresSideBySide } from './002-tires-side-by-side';
 import { nameOfTheShop } from './003-name-of-the-shop';
 import { wheelsByAxle } from './004-wheels-by-axle';
 import { revisions } from './005-revisions';
+import { whatCannotBeRead } from './006-what-cannot-be-read';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -12,5 +13,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   nameOfTheShop,
   wheelsByAxle,
   revisions,
+  whatCannotBeRead,
 ];
 export type { NamedMigration };

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { demoJob } from '@rigger/core/testing/demo-world';
 import { Subject } from 'rxjs';
-import { openBench, type Bench } from '../../testing/shop-bench';
+import { FakeDrafts, openBench, type Bench } from '../../testing/shop-bench';
 
 let b: Bench;
 beforeEach(async () => {
@@ -45,12 +45,12 @@ describe('saving', () => {
     b.store.patch('brief', { notes: 'kept' }, 'notes');
     await settle();
     expect(b.store.saveState()).toBe('waiting');
-    expect(JSON.parse(localStorage.getItem('rigger.unsaved.job-1')!).brief.now.notes).toBe('kept');
+    expect(b.drafts.waiting.get('job-1 brief')?.now).toMatchObject({ notes: 'kept' });
     b.server.comeBack();
     await settle(3000);
     expect(b.server.dataOf('brief').notes).toBe('kept');
     expect(b.store.saveState()).toBe('saved');
-    expect(localStorage.getItem('rigger.unsaved.job-1')).toBeNull();
+    expect(b.drafts.waiting.size).toBe(0);
   });
   it('a refusal says which value and keeps it on the screen', async () => {
     b.server.refuse({ faults: [{ path: 'data.payloadKg', message: 'too big' }] });
@@ -66,10 +66,10 @@ describe('saving', () => {
     b.store.patch('brief', { notes: 'before the crash' }, 'notes');
     await settle();
     b.server.comeBack();
-    const kept = localStorage.getItem('rigger.unsaved.job-1')!;
-    const stored = b.server.job;
+    const { drafts } = b;
+    const { job } = b.server;
     TestBed.resetTestingModule();
-    const again = await openBench(demoJob('hut-warden'), { job: stored, unsaved: kept });
+    const again = await openBench(demoJob('hut-warden'), { job, drafts });
     await settle();
     expect(again.store.sections()!.brief.notes).toBe('before the crash');
     expect(again.server.dataOf('brief').notes).toBe('before the crash');
@@ -82,7 +82,7 @@ describe('saving', () => {
     b.server.release();
     await settle();
     expect(b.server.dataOf('brief').notes).toBe('last word');
-    expect(localStorage.getItem('rigger.unsaved.job-1')).toBeNull();
+    expect(b.drafts.waiting.size).toBe(0);
   });
   it('flush sends at once, and saved() waits for it', async () => {
     b.store.patch('brief', { notes: 'now' }, 'notes');
@@ -107,7 +107,7 @@ describe('two jobs opened quickly', () => {
     await settle();
     expect(b.server.savedTo).toEqual(['job-b']);
   });
-  it('a save of the job before that is refused touches nothing of the one that is open now', async () => {
+  it('a save of the job before that comes too late touches nothing of the one that is open now', async () => {
     await b.store.open('job-a');
     b.server.hang();
     b.store.patch('brief', { notes: 'of a' }, 'notes');
@@ -120,7 +120,9 @@ describe('two jobs opened quickly', () => {
     expect(b.store.id()).toBe('job-b');
     expect(b.store.sections()).toEqual(shown);
     expect(b.store.merged()).toBeNull();
-    expect(JSON.parse(localStorage.getItem('rigger.unsaved.job-a')!).brief.now.notes).toBe('of a');
+    // put together with what somebody else saved there, and sent by itself
+    expect(b.server.savedTo).toEqual(['job-a', 'job-a']);
+    expect(b.server.dataOf('brief')).toMatchObject({ notes: 'of a', driver: 'somebody else' });
   });
   it('what is typed in the next job is sent though a save of the one before is still under way', async () => {
     await b.store.open('job-a');
@@ -243,36 +245,89 @@ describe('what goes wrong beside the typing', () => {
       expect([b.store.saveState(), b.server.dataOf('brief').notes]).toEqual(['saved', 'waits']);
     },
   );
-  it('a browser that keeps nothing keeps nobody from saving', async () => {
-    const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
-      throw new Error('QuotaExceededError');
-    });
-    b.store.patch('brief', { notes: 'kept by the server' }, 'notes');
-    await settle();
-    full.mockRestore();
-    expect(b.server.dataOf('brief').notes).toBe('kept by the server');
-  });
   it('our own save whose answer was lost is known as ours after a reload', async () => {
     b.server.hang();
     b.store.patch('brief', { notes: 'sent' }, 'notes');
     await settle();
-    const left = localStorage.getItem('rigger.unsaved.job-1')!;
+    const drafts = new FakeDrafts();
+    for (const [key, held] of b.drafts.waiting) drafts.waiting.set(key, held);
     b.server.release();
     await settle();
     const { job } = b.server;
     TestBed.resetTestingModule();
-    b = await openBench(demoJob('hut-warden'), { job, unsaved: left });
+    b = await openBench(demoJob('hut-warden'), { job, drafts });
     await settle();
     expect(b.store.merged()).toBeNull();
     expect([b.store.saveState(), brief().notes, b.server.saves.length]).toEqual(['saved', 'sent', 0]);
   });
-  it('what an older version left in another shape is put aside, and the job opens', async () => {
-    const { job } = b.server;
+  it('what lay there unreadable was put aside, and a person is told', async () => {
+    const drafts = new FakeDrafts();
+    drafts.putAside = true;
     TestBed.resetTestingModule();
-    const old = { brief: { version: 1, base: { notes: 1 }, now: { notes: 'old' } } };
-    b = await openBench(demoJob('hut-warden'), { job, unsaved: JSON.stringify(old) });
-    expect(brief().notes).toBe(job.sections.brief.data.notes);
+    b = await openBench(demoJob('hut-warden'), { drafts });
     expect(b.store.merged()?.text).toContain('put aside');
-    expect(localStorage.getItem('rigger.unsaved.job-1.put-aside')).toContain('old');
+  });
+  it('while the server is away it is asked with longer and longer pauses, and at once when the network is back', async () => {
+    b.server.goDown();
+    b.store.patch('brief', { notes: 'waits' }, 'notes');
+    await settle(20_000);
+    const tries = b.server.savedTo.length;
+    expect(tries).toBeGreaterThanOrEqual(3);
+    expect(tries).toBeLessThan(6); // every 2.5 s it would have been 8
+    b.server.comeBack();
+    window.dispatchEvent(new Event('online'));
+    await settle(0);
+    expect(b.server.dataOf('brief').notes).toBe('waits');
+  });
+});
+
+describe('a text that cannot be read', () => {
+  const entries = () => b.store.sections()!.unread.entries;
+  it('is part of the job: saved, undone by itself, and gone when it can be read', async () => {
+    b.store.patch('brief', { payloadKg: 555 }, 'payloadKg');
+    await settle(2000);
+    b.store.unread('brief.payloadKg', '55x');
+    await settle();
+    expect(b.server.dataOf('unread').entries).toEqual({ 'brief.payloadKg': '55x' });
+    expect(b.view.lacks().map((l) => [l.section, l.code])).toContainEqual(['brief', 'unreadable']);
+    b.store.undo();
+    expect([entries(), brief().payloadKg]).toEqual([{}, 555]);
+    b.store.redo();
+    b.store.unread('brief.payloadKg', null);
+    expect(entries()).toEqual({});
+  });
+  it('typed on to a value, it is one step with it', () => {
+    b.store.unread('brief.payloadKg', '5x');
+    b.store.unread('brief.payloadKg', null);
+    b.store.patch('brief', { payloadKg: 50 }, 'payloadKg');
+    b.store.undo();
+    expect([entries(), brief().payloadKg]).toEqual([{}, demoJob('hut-warden').brief.payloadKg]);
+    expect(b.store.canUndo()).toBe(false);
+  });
+  it('the place of a step back is told, so that a screen can show the way there', () => {
+    b.store.patch('tape', { fuel: 'full' }, 'fuel');
+    b.store.undo();
+    expect(b.store.undone()).toEqual({ how: 'Undone', place: 'tape.fuel' });
+    b.store.redo();
+    expect(b.store.undone()).toEqual({ how: 'Redone', place: 'tape.fuel' });
+  });
+});
+
+describe('news of others', () => {
+  it('is fetched when it is news, and what is being typed here stays', async () => {
+    b.server.elsewhere('head', { trade: 'changed elsewhere' });
+    await b.store.hear('head', 2);
+    expect(b.store.sections()!.head.trade).toBe('changed elsewhere');
+    b.server.elsewhere('brief', { driver: 'theirs' });
+    b.store.patch('brief', { notes: 'mine' }, 'notes');
+    await b.store.hear('brief', 2);
+    expect(brief()).toMatchObject({ notes: 'mine', driver: demoJob('hut-warden').brief.driver });
+    await settle();
+    expect(b.server.dataOf('brief')).toMatchObject({ notes: 'mine', driver: 'theirs' });
+  });
+  it('of what this browser has already is not asked for', async () => {
+    b.server.goDown();
+    await b.store.hear('head', 1);
+    expect(b.store.saveState()).toBe('saved');
   });
 });

@@ -19,3 +19,6 @@ export const JOB_SECTIONS: readonly JobSection[] = [
   { label: 'Gearing', link: 'gearing', lacks: null },
   { label: 'Sheet', link: 'sheet', lacks: null },
 ];
+/** Where in a job a lack of this section is mended. */
+export const linkOf = (section: Lack['section']): string =>
+  JOB_SECTIONS.find((s) => s.lacks === section)?.link ?? 'brief';

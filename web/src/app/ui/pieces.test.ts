@@ -6,6 +6,7 @@ import { provideRouter } from '@angular/router';
 import { claimed, computed, given, measured, type Figure } from '@rigger/core';
 import { demoJob } from '@rigger/core/testing/demo-world';
 import { openBench } from '../../testing/shop-bench';
+import { JobStore } from '../data/job-store';
 import { Shop } from '../data/shop';
 import { FigureButton } from './figure';
 import { FigureHarness } from './figure.harness';
@@ -23,23 +24,23 @@ import { WhyPanelHarness } from './why-panel.harness';
       label="Payload"
       unit="kg"
       [range]="[0, 3000]"
-      draft="t.payload"
+      at="brief.payloadKg"
       [formControl]="payload"
     />
     <app-number-field
       label="Height limit"
       length
       [range]="[1200, 4500]"
-      draft="t.height"
+      at="brief.heightLimitMm"
       [formControl]="height"
     />
-    <app-number-field label="Qty" whole [range]="[1, 20]" draft="t.qty" [formControl]="qty" />
+    <app-number-field label="Qty" whole [range]="[1, 20]" at="vehicle.year" [formControl]="qty" />
     <app-number-field
       label="Budget"
       unit="mk"
       [scale]="100"
       [range]="[0, 100000]"
-      draft="t.budget"
+      at="brief.budgetMinor"
       [formControl]="budget"
     />
   `,
@@ -87,13 +88,27 @@ describe('a number field', () => {
   });
   it('keeps such a text also when the screen is left and opened again', async () => {
     const { field } = await open();
-    await (await field('Payload')).write('12x');
+    const first = await field('Payload');
+    await first.write('12x');
+    await first.leave();
+    expect(TestBed.inject(JobStore).sections()!.unread.entries).toEqual({ 'brief.payloadKg': '12x' });
     const again = TestBed.createComponent(Fields);
     const payload = await TestbedHarnessEnvironment.loader(again).getHarness(
       NumberFieldHarness.labelled('Payload'),
     );
     expect(await payload.text()).toBe('12x');
     expect(await payload.fault()).toContain('cannot be read');
+  });
+  it('a step back takes the slip alone, and shows it', async () => {
+    const { form, field } = await open();
+    const payload = await field('Payload');
+    await payload.write('300');
+    await payload.leave();
+    await payload.write('30o');
+    await payload.leave();
+    TestBed.inject(JobStore).undo();
+    expect(await payload.text()).toBe('300');
+    expect([await payload.fault(), form.payload.value]).toEqual([null, 300]);
   });
   it('reads a length in either unit and shows it in the unit of the shop', async () => {
     const { form, field } = await open();

@@ -80,7 +80,6 @@ export class BenchView {
   private readonly chart = viewChild(CurveChart);
   protected readonly curveWords = CURVE_WORDS;
   private readonly wanted = signal<CurveName>('camber');
-  protected readonly draft = computed(() => `${this.store.id() ?? ''}.bench.${this.model.axle()}`);
   protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly curves = computed(() => {
     const b = this.model.bench();

@@ -82,7 +82,6 @@ export class BriefView {
     cruisingKmh: new FormControl<number | null>(null),
     notes: this.text(),
   });
-  protected readonly draft = computed(() => `${this.store.id() ?? ''}.brief`);
 
   constructor() {
     linkSection('head', this.head);

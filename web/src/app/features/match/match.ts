@@ -86,7 +86,6 @@ export class MatchView {
   protected readonly limits = ENTRY_LIMITS;
   protected readonly needWords = NEED_WORDS;
   protected readonly model = inject(MatchModel);
-  protected readonly draft = computed(() => `${this.store.id() ?? ''}.build`);
   protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly forecast = computed(() => this.view.assessment()?.forecast ?? null);
   protected readonly headline = computed(() => {
@@ -247,7 +246,7 @@ export class MatchView {
       {
         items: (this.store.sections()?.build.items ?? []).map((i) => (i.id === id ? { ...i, quantity } : i)),
       },
-      `count.${id}`,
+      `items.${id}.quantity`,
     );
   }
   protected toggleOthers(axle: Axle): void {

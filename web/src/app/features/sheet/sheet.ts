@@ -7,6 +7,7 @@ import {
   DISCLAIMER,
   duration,
   fasteningText,
+  fieldText,
   FIGURE_WORDS,
   findingText,
   HAZARD_WORDS,
@@ -22,6 +23,7 @@ import {
 } from '@rigger/wording';
 import { JobView } from '../../data/job-view';
 import { MakeFile, type Export } from '../../data/make-file';
+import { linkOf } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
@@ -66,6 +68,16 @@ export class SheetView {
       text: needText(n, this.shop.style(), a?.vehicle?.platform ?? null),
     }));
   });
+  /** while something cannot be read nothing is printed: a value that nobody meant would stand there */
+  protected readonly unreadable = computed(() =>
+    this.view
+      .lacks()
+      .flatMap((l) =>
+        l.code === 'unreadable'
+          ? [{ text: `${fieldText(l.what.section, l.what.path)} “${l.what.text}”`, link: linkOf(l.section) }]
+          : [],
+      ),
+  );
   protected readonly over = computed(() => {
     const f = this.view.overBudget();
     return f && findingText(f, this.shop.style());

@@ -90,7 +90,6 @@ export class TireView {
   protected readonly limits = ENTRY_LIMITS;
   protected readonly verdicts = NEED_WORDS;
   protected readonly section = computed(() => this.store.sections()?.tire ?? null);
-  protected readonly draft = computed(() => `${this.store.id() ?? ''}.tire`);
   protected readonly reading = computed(() => this.view.assessment()?.tires ?? null);
   protected readonly check = computed(() => this.reading()?.check ?? null);
   protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);

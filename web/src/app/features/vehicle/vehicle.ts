@@ -58,7 +58,6 @@ export class VehicleView {
     query: new FormControl('', { nonNullable: true }),
     year: new FormControl<number | null>(null),
   });
-  protected readonly draft = computed(() => `${this.store.id() ?? ''}.vehicle`);
   protected readonly candidates = computed(() =>
     findVehicles(this.section()?.query ?? '', this.shop.catalogue()?.platforms ?? []),
   );
@@ -142,7 +141,7 @@ export class VehicleView {
     this.store.patch(
       'vehicle',
       { changes: (this.section()?.changes ?? []).map((c) => (c.id === id ? { ...c, ...change } : c)) },
-      `changes.${id}`,
+      `changes.${id}.${Object.keys(change).join()}`,
     );
   }
   protected dropChange(id: string): void {

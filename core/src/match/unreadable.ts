@@ -1,0 +1,59 @@
+import { CORNERS, SECTIONS, type JobSections, type SectionName } from '../job';
+import { parseTireSize } from '../tires';
+import { parseLength } from '../units';
+import { tapeRange } from '../vehicle';
+
+/** Sections that people write values into. */
+export type WrittenSection = Exclude<SectionName, 'unread'>;
+
+/** A text of the job that no value can be read from, and where it stands: `path` goes down from the section. */
+export interface Unreadable {
+  readonly section: WrittenSection;
+  readonly path: readonly string[];
+  readonly text: string;
+}
+
+/** Every entry of the job that cannot be read, in the order of its sections: texts that their fields could not use, heights of the
+ *  tape, sizes of tyres. While there is one nothing is printed, since a value that nobody meant stands in its place. A text whose
+ *  row or axle has been taken out is void.
+ *  @example unreadableIn({ ...emptySections('Hut warden'), unread: { entries: { 'brief.payloadKg': '5oo' } } }) // [{"section":"brief","path":["payloadKg"],"text":"5oo"}] */
+export function unreadableIn(job: JobSections): readonly Unreadable[] {
+  const typed = Object.entries(job.unread.entries).flatMap(([place, text]): Unreadable[] => {
+    const [section, ...path] = place.split('.');
+    return isSection(section) && isThere(job[section], path) ? [{ section, path, text }] : [];
+  });
+  const [shortest, longest] = tapeRange(job.tape.readFrom);
+  const heights = CORNERS.filter((c) => {
+    const r = parseLength(job.tape.corners[c], { minMm: shortest, maxMm: longest, prefer: 'mm' });
+    return !r.ok && r.fault.code !== 'length-empty';
+  }).map((c): Unreadable => ({ section: 'tape', path: ['corners', c], text: job.tape.corners[c] }));
+  const all = [...typed, ...heights, ...sizesIn(job.tire)];
+  return SECTIONS.flatMap((s) => all.filter((u) => u.section === s));
+}
+
+const isSection = (name: string | undefined): name is WrittenSection =>
+  name !== 'unread' && SECTIONS.some((s) => s === name);
+/** Whether the job has this place: a row goes by its id, and what stands below `null` is not there. */
+function isThere(at: unknown, path: readonly string[]): boolean {
+  const [step, ...rest] = path;
+  if (step === undefined) return at !== undefined;
+  if (typeof at !== 'object' || at === null) return false;
+  const next: unknown = Array.isArray(at)
+    ? at.find((row: { readonly id?: unknown }) => row.id === step)
+    : (at as Readonly<Record<string, unknown>>)[step];
+  return isThere(next, rest);
+}
+function sizesIn(t: JobSections['tire']): readonly Unreadable[] {
+  const sizes: readonly (readonly [path: readonly string[], text: string])[] = [
+    [['currentSize'], t.currentSize],
+    ...(t.currentRear ? [[['currentRear', 'size'], t.currentRear.size] as const] : []),
+    ...(t.tireCode === null ? [[['targetSize'], t.targetSize] as const] : []),
+    ...(t.rear?.tireCode === null ? [[['rear', 'size'], t.rear.size] as const] : []),
+    ...t.candidates
+      .filter((c) => c.tireCode === null)
+      .map((c) => [['candidates', c.id, 'size'], c.size] as const),
+  ];
+  return sizes
+    .filter(([, text]) => text.trim() !== '' && !parseTireSize(text).ok)
+    .map(([path, text]) => ({ section: 'tire', path, text }));
+}

@@ -1,0 +1,36 @@
+import { formatDecimal, type Lack, type Unreadable } from '@rigger/core';
+import { plural } from './format';
+import { fieldText } from './job-fields';
+
+export function lackText(l: Lack): string {
+  switch (l.code) {
+    case 'unreadable':
+      return `cannot be read: ${fieldText(l.what.section, l.what.path).toLowerCase()}`;
+    case 'usage-sum':
+      return `use ${formatDecimal(l.sum, 0)} of 100 %`;
+    case 'stance-unsaid':
+      return 'stance not said';
+    case 'no-vehicle':
+      return 'no vehicle';
+    case 'to-ask':
+      return `${l.count} to ask`;
+    case 'vehicle-not-there':
+    case 'tire-not-there':
+      return `not in the catalogue: ${l.codes.join(', ')}`;
+    case 'corners':
+      return `${plural(l.count, 'corner')} to tape`;
+    case 'no-tire':
+      return 'no tyre';
+    case 'not-priced':
+      return 'no tyre priced';
+    case 'no-source':
+      return 'no lift source';
+    case 'not-fitting':
+      return `${l.count} not settled`;
+    case 'unknown-parts':
+      return `${plural(l.count, 'part')} not in the catalogue`;
+  }
+}
+/** What keeps a job from being printed: each entry that cannot be read, by its name. */
+export const unreadableText = (all: readonly Unreadable[]): string =>
+  `Not printed, since this cannot be read: ${all.map((u) => `${fieldText(u.section, u.path)} “${u.text}”`).join('; ')}. Correct it, then print.`;
