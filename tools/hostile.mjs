@@ -224,7 +224,7 @@ async function one() {
   const address =
     p.replace(/\{\w+\}/g, () => any(PATH_VALUES)) +
     (random() < 0.1
-      ? `?${any(['limit=-1', 'stage=none', 'find=%ff', 'after=1e9', 'a[b]=1', 'find='.padEnd(3000, 'z')])}`
+      ? `?${any(['tab=a', 'limit=-1', 'stage=none', 'find=%ff', 'after=1e9', 'a[b]=1', 'find='.padEnd(3000, 'z')])}`
       : '');
   const verb = random() < 0.9 ? method.toUpperCase() : any(METHODS);
   const good = GOOD[p];
@@ -244,6 +244,11 @@ async function one() {
       redirect: 'manual',
     });
     const kind = r.headers.get('content-type') ?? '';
+    if (kind.startsWith('text/event-stream')) {
+      note(r.status, `${verb} ${address.slice(0, 120)}`, '');
+      await r.body.cancel(); // it would go on for ever
+      return;
+    }
     const text = /json|text|html/.test(kind) ? await r.text() : (await r.arrayBuffer(), '');
     note(r.status, `${verb} ${address.slice(0, 120)} ${String(body).slice(0, 160)}`, text);
   } catch (error) {

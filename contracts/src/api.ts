@@ -226,3 +226,26 @@ export const HealthSchema = z
     fault: z.string().nullable(),
   })
   .meta({ id: 'Health' });
+
+/** What a screen that looks at a job is told: somebody saved a section, who else looks, or something about the job itself (archive,
+ *  catalogue, a restore) changed. */
+export const LiveEventSchema = z
+  .discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('saved'),
+      section: z.enum(SECTIONS),
+      version: z.int(),
+      author: z.string(),
+    }),
+    z.strictObject({
+      kind: z.literal('people'),
+      people: z.array(z.strictObject({ tab: z.string(), author: z.string() })),
+    }),
+    z.strictObject({ kind: z.literal('job') }),
+  ])
+  .meta({ id: 'LiveEvent' });
+export type LiveEvent = z.infer<typeof LiveEventSchema>;
+export const WatchSchema = z.object({
+  tab: z.string().min(1).max(60),
+  author: z.string().max(80).default(''),
+});

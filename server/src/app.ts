@@ -17,7 +17,7 @@ import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { AppError } from './errors';
 import { openApiDocument } from './routes/openapi';
-import type { ComputeRoute, FileRoute, JsonRoute, Route } from './routes/route';
+import type { ComputeRoute, FileRoute, JsonRoute, Route, StreamRoute } from './routes/route';
 import { apiRoutes, type RouteDeps } from './routes/routes';
 import { guard, type Guarded } from './services/guard';
 import { sqliteCode, storeFaultOf } from './store/store-fault';
@@ -32,6 +32,9 @@ const BODY_MB = 1;
 const NONCE_BYTES = 16;
 const MOST_OF_A_NAME = 80;
 const NOT_FOUND = 404;
+/** how long a screen waits before it asks again for what it is told, ms */
+const COME_BACK_MS = 3000;
+const BEAT_MS = 20_000;
 
 /** The whole server as one Express application. */
 export function createApp(options: AppOptions): Express {
@@ -151,6 +154,10 @@ function mount(app: Express, route: Route, deps: RouteDeps): void {
     mountCompute(app, route, deps);
     return;
   }
+  if ('event' in route) {
+    mountStream(app, route);
+    return;
+  }
   const parsers = route.body ? [json(route.bodyMb ?? BODY_MB)] : [];
   app[route.method](route.path, ...parsers, (req, res) => answer(route, req, res));
 }
@@ -185,6 +192,36 @@ async function answer(route: JsonRoute | FileRoute, req: Request, res: Response)
   res.type(file.type);
   if (file.fileName !== null) res.attachment(file.fileName).type(file.type);
   res.send(typeof file.body === 'string' ? file.body : Buffer.from(file.body));
+}
+/** Server-sent events. A line without meaning goes by now and then, so that whoever is gone is noticed. */
+function mountStream(app: Express, route: StreamRoute): void {
+  app.get(route.path, async (req, res) => {
+    const query = route.query.safeParse(req.query);
+    if (!query.success) throw new AppError('entry-invalid', undefined, { faults: faultsOf(query.error) });
+    const begun: string[] = [];
+    let write = (text: string): void => void begun.push(text);
+    const stop = await route.watch(
+      { params: req.params as Record<string, string>, query: query.data },
+      {
+        send: (event) => {
+          write(`data: ${JSON.stringify(event)}\n\n`);
+        },
+        end: () => {
+          res.end();
+        },
+      },
+    );
+    res.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
+    write = (text) => void res.write(text);
+    write([`retry: ${COME_BACK_MS}\n\n`, ...begun].join(''));
+    const beat = setInterval(() => {
+      write(':\n\n');
+    }, BEAT_MS);
+    res.once('close', () => {
+      clearInterval(beat);
+      stop();
+    });
+  });
 }
 /** Admission before the body is read: what cannot be taken costs neither memory nor parsing. */
 function mountCompute(app: Express, route: ComputeRoute, { computer }: RouteDeps): void {

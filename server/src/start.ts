@@ -62,6 +62,7 @@ export async function start(options: StartOptions): Promise<Running> {
     backups,
     stores: shop.stores,
     jobs: shop.jobs,
+    live: shop.live,
     fault: shop.fault,
     printer,
     computer,
@@ -83,6 +84,7 @@ export async function start(options: StartOptions): Promise<Running> {
       stopping = true;
       clearInterval(looking);
       endBackups();
+      shop.live.close();
       const closed = new Promise((resolve) => server.close(resolve));
       server.closeIdleConnections();
       await Promise.all([printer.close(), computer.close()]);

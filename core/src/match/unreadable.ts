@@ -1,4 +1,4 @@
-import { CORNERS, SECTIONS, type JobSections, type SectionName } from '../job';
+import { CORNERS, entryAt, SECTIONS, type JobSections, type SectionName } from '../job';
 import { parseTireSize } from '../tires';
 import { parseLength } from '../units';
 import { tapeRange } from '../vehicle';
@@ -20,7 +20,7 @@ export interface Unreadable {
 export function unreadableIn(job: JobSections): readonly Unreadable[] {
   const typed = Object.entries(job.unread.entries).flatMap(([place, text]): Unreadable[] => {
     const [section, ...path] = place.split('.');
-    return isSection(section) && isThere(job[section], path) ? [{ section, path, text }] : [];
+    return isSection(section) && entryAt(job[section], path) !== undefined ? [{ section, path, text }] : [];
   });
   const [shortest, longest] = tapeRange(job.tape.readFrom);
   const heights = CORNERS.filter((c) => {
@@ -33,16 +33,6 @@ export function unreadableIn(job: JobSections): readonly Unreadable[] {
 
 const isSection = (name: string | undefined): name is WrittenSection =>
   name !== 'unread' && SECTIONS.some((s) => s === name);
-/** Whether the job has this place: a row goes by its id, and what stands below `null` is not there. */
-function isThere(at: unknown, path: readonly string[]): boolean {
-  const [step, ...rest] = path;
-  if (step === undefined) return at !== undefined;
-  if (typeof at !== 'object' || at === null) return false;
-  const next: unknown = Array.isArray(at)
-    ? at.find((row: { readonly id?: unknown }) => row.id === step)
-    : (at as Readonly<Record<string, unknown>>)[step];
-  return isThere(next, rest);
-}
 function sizesIn(t: JobSections['tire']): readonly Unreadable[] {
   const sizes: readonly (readonly [path: readonly string[], text: string])[] = [
     [['currentSize'], t.currentSize],

@@ -26,10 +26,13 @@ export function openApiDocument(routes: readonly Route[]) {
                 },
               }
             : {
-                200: {
-                  description: r.summary,
-                  content: { [r.contentType]: { schema: { type: 'string', format: 'binary' } } },
-                },
+                200:
+                  'event' in r
+                    ? { description: r.summary, content: { 'text/event-stream': { schema: r.event } } }
+                    : {
+                        description: r.summary,
+                        content: { [r.contentType]: { schema: { type: 'string', format: 'binary' } } },
+                      },
               }),
           default: {
             description: 'An error of the catalogue',

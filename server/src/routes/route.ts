@@ -56,10 +56,25 @@ export interface ComputeRoute {
   readonly answer: z.ZodType;
   readonly compute: ComputeKind;
 }
-export type Route = JsonRoute | FileRoute | ComputeRoute;
+/** An answer that goes on: each event is one of server-sent events, until either side ends it. */
+export interface StreamRoute<Q extends z.ZodType = z.ZodType> {
+  readonly method: 'get';
+  readonly path: string;
+  readonly summary: string;
+  readonly query: Q;
+  readonly body?: undefined;
+  readonly event: z.ZodType;
+  /** begins to tell; what it gives back ends it */
+  readonly watch: (
+    ask: Pick<Ask<unknown, z.output<Q>>, 'params' | 'query'>,
+    out: { readonly send: (event: unknown) => void; readonly end: () => void },
+  ) => Promise<() => void>;
+}
+export type Route = JsonRoute | FileRoute | ComputeRoute | StreamRoute;
 
 /** One route: address, contract and work in one record. Express and the OpenAPI document are both made from the list. */
 export const jsonRoute = <B extends z.ZodType, R extends z.ZodType, Q extends z.ZodType>(
   route: JsonRoute<B, R, Q>,
 ): Route => route;
 export const fileRoute = <B extends z.ZodType, Q extends z.ZodType>(route: FileRoute<B, Q>): Route => route;
+export const streamRoute = <Q extends z.ZodType>(route: StreamRoute<Q>): Route => route;

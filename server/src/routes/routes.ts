@@ -27,6 +27,8 @@ import {
   TireRequestSchema,
   TireResultSchema,
   VersionedSettingsSchema,
+  LiveEventSchema,
+  WatchSchema,
 } from '@rigger/contracts';
 import { SECTIONS, unreadableIn } from '@rigger/core';
 import { localDay, unreadableText } from '@rigger/wording';
@@ -34,16 +36,18 @@ import * as z from 'zod';
 import { AppError } from '../errors';
 import type { CatalogueState } from '../services/catalogues';
 import { importWorld, previewImport } from '../services/import-world';
+import type { Live } from '../services/live';
 import type { Stores } from '../services/shop';
 import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { Computer, SheetPrinter } from '../workers/pool';
 import type { PrintTask } from '../services/printable';
-import { fileRoute, jsonRoute, type Ask, type FileAnswer, type Route } from './route';
+import { fileRoute, jsonRoute, streamRoute, type Ask, type FileAnswer, type Route } from './route';
 
 export interface RouteDeps {
   readonly stores: Stores;
   readonly jobs: JobsService;
+  readonly live: Live;
   readonly printer: SheetPrinter;
   readonly computer: Computer;
   readonly backups: BackupService;
@@ -157,6 +161,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
           throw new AppError('import-invalid', undefined, {
             faults: done.faults.map((f) => ({ path: `${f.file}: ${f.path}`, message: f.message })),
           });
+        d.live.tellAll();
         return state();
       },
     }),
@@ -193,7 +198,11 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       status: 200,
       body: PassphraseSchema,
       answer: BackupSchema,
-      handle: ({ params, body }) => d.backups.restore(params.name ?? '', body.passphrase),
+      handle: async ({ params, body }) => {
+        const restored = await d.backups.restore(params.name ?? '', body.passphrase);
+        d.live.tellAll();
+        return restored;
+      },
     }),
     jsonRoute({
       method: 'get',
@@ -286,6 +295,17 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       status: 200,
       answer: JobAnswerSchema,
       handle: (ask) => d.jobs.takeOver(id(ask)),
+    }),
+    streamRoute({
+      method: 'get',
+      path: '/api/jobs/:id/live',
+      summary: 'What others do to a job and who looks at it, as server-sent events while the answer is open',
+      query: WatchSchema,
+      event: LiveEventSchema,
+      watch: async ({ params, query }, { send, end }) => {
+        const { id: job } = await d.jobs.find(params.id ?? '');
+        return d.live.watch(job, { ...query, send, end });
+      },
     }),
     ...SECTIONS.map((section) =>
       jsonRoute({

@@ -23,6 +23,7 @@ import { AppError } from '../errors';
 import type { BoardQuery, BoardStore } from '../store/board-store';
 import type { By, JobsStore } from '../store/jobs-store';
 import type { Catalogues } from './catalogues';
+import type { Live } from './live';
 
 /** The bare sections of a stored job. */
 export const sectionsOf = (job: Pick<Job, 'sections'>): JobSections =>
@@ -57,6 +58,7 @@ export class JobsService {
     private readonly store: JobsStore,
     private readonly rows: BoardStore,
     private readonly catalogues: Catalogues,
+    private readonly live: Live,
   ) {}
 
   board(query: BoardQuery): Promise<Board> {
@@ -97,16 +99,19 @@ export class JobsService {
     if (r.kind === 'missing') throw new AppError('job-not-found');
     if (r.kind === 'conflict')
       throw new AppError('version-conflict', undefined, { yours: { version, data }, theirs: r.theirs });
+    this.live.tell(id, { kind: 'saved', section, version: r.saved.version, author: by.author });
     return r.saved;
   }
   async archive(id: string, away: boolean): Promise<JobAnswer> {
     if (!(await this.store.archive(id, away))) throw new AppError('job-not-found');
+    this.live.tell(id, { kind: 'job' });
     return this.answer(id);
   }
   /** Takes over what changed in the catalogue. */
   async takeOver(id: string): Promise<JobAnswer> {
     const { number } = this.catalogues.now;
     if (number > 0 && !(await this.store.pin(id, number))) throw new AppError('job-not-found');
+    this.live.tell(id, { kind: 'job' });
     return this.answer(id);
   }
   async history(id: string): Promise<{ revisions: Revision[] }> {

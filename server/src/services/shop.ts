@@ -7,6 +7,7 @@ import { SettingsStore } from '../store/settings-store';
 import type { Store } from '../store/writing';
 import { Catalogues } from './catalogues';
 import { boardRow, JobsService } from './jobs-service';
+import { Live } from './live';
 
 /** Where everything of the shop is kept. */
 export interface Stores {
@@ -20,6 +21,7 @@ export interface Stores {
 export interface Shop {
   readonly stores: Stores;
   readonly jobs: JobsService;
+  readonly live: Live;
   /** what keeps the file from being used, or null */
   readonly fault: () => Promise<string | null>;
   /** takes over what another process wrote; true when it wrote anything */
@@ -39,10 +41,12 @@ export async function openShop(file: string): Promise<Shop> {
   await catalogues.refresh();
   await jobs.projectStale();
   const opened = inodeOf(file);
+  const live = new Live();
   const elsewhere = await writtenElsewhere(db);
   return {
     stores: { db, jobs, catalogue, catalogues, settings: new SettingsStore(db) },
-    jobs: new JobsService(jobs, board, catalogues),
+    jobs: new JobsService(jobs, board, catalogues, live),
+    live,
     async fault() {
       if (inodeOf(file) !== opened) return 'The database file is no longer in its place.';
       return (await answers(db)) ? null : 'The database does not answer.';
@@ -51,6 +55,7 @@ export async function openShop(file: string): Promise<Shop> {
       if (!(await elsewhere())) return false;
       await catalogues.refresh();
       await jobs.projectStale();
+      live.tellAll();
       return true;
     },
     close: () => closeStore(db),

@@ -61,6 +61,7 @@ export async function openServer({ printer, computer, file, demo = true }: OpenO
   const app = createApp({
     stores: shop.stores,
     jobs: shop.jobs,
+    live: shop.live,
     backups: new BackupService(new Backups(database, join(dir, 'backups')), shop),
     fault: shop.fault,
     printer: {
@@ -79,6 +80,7 @@ export async function openServer({ printer, computer, file, demo = true }: OpenO
   await once(server, 'listening');
   return {
     api: request(server),
+    server,
     shop,
     db: shop.stores.db,
     database,

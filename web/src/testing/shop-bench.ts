@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, withComponentInputBinding, type Routes } from '@angular/router';
-import type { ApiError, BoardRow, JobAnswer, Saved } from '@rigger/contracts';
+import type { ApiError, BoardRow, JobAnswer, LiveEvent, Saved } from '@rigger/contracts';
 import { SECTIONS, STAGES, type JobSections, type SectionName } from '@rigger/core';
 import { catalogue, settings } from '@rigger/core/testing/demo-world';
 import { Observable, of, Subject, switchMap, take, throwError } from 'rxjs';
@@ -42,6 +42,8 @@ export class FakeServer {
   private waiting: Subject<void> | null = null;
   /** answers to these jobs come when the test says so */
   readonly late = new Map<string, Subject<void>>();
+  /** what the server tells the screens of the job */
+  readonly events = new Subject<LiveEvent | { readonly kind: 'again' }>();
   job: JobAnswer;
   constructor(sections: JobSections) {
     this.job = {
@@ -155,6 +157,7 @@ export class FakeServer {
         waiting.subscribe({ complete: () => this.answer(section, version, data).subscribe(out) }),
       );
     },
+    live: () => this.events,
     export: () => of(new Blob(['x'])),
   };
 }

@@ -18,6 +18,8 @@ import {
   CatalogueSchema,
   ErrorSchema,
   JobAnswerSchema,
+  LiveEventSchema,
+  type LiveEvent,
   SavedSchema,
   VersionedSettingsSchema,
   type ApiError,
@@ -27,7 +29,7 @@ import {
   type VersionedSettings,
 } from '@rigger/contracts';
 import type { Catalogue, SectionName, ShopSettings, Stage } from '@rigger/core';
-import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
+import { catchError, from, map, Observable, switchMap, throwError } from 'rxjs';
 import type * as z from 'zod';
 
 /** What a failed call comes to for the screens: an error of the catalogue, or no answer at all. */
@@ -101,6 +103,31 @@ export class Api {
     this.http
       .get(`/api/jobs/${id}/${what}`, { responseType: 'blob' })
       .pipe(catchError((e: unknown) => from(readBlobError(e)).pipe(switchMap((f) => throwError(() => f)))));
+
+  /** What others do to a job, while subscribed; `again` after a pause in which something may have been missed. */
+  readonly live = (
+    id: string,
+    tab: string,
+    author: string,
+  ): Observable<LiveEvent | { readonly kind: 'again' }> =>
+    new Observable((out) => {
+      const source = new EventSource(`/api/jobs/${id}/live?${new URLSearchParams({ tab, author })}`);
+      let opened = false;
+      source.onopen = () => {
+        if (opened) out.next({ kind: 'again' });
+        opened = true;
+      };
+      source.onmessage = ({ data }: MessageEvent<string>) => {
+        out.next(LiveEventSchema.parse(JSON.parse(data)));
+      };
+      // it tries again by itself, unless the server has said no
+      source.onerror = () => {
+        if (source.readyState === EventSource.CLOSED) out.error(new Error('live'));
+      };
+      return () => {
+        source.close();
+      };
+    });
 
   private call<T>(schema: z.ZodType<T>, answer: Observable<unknown>): Observable<T> {
     return answer.pipe(

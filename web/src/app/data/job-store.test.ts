@@ -312,22 +312,3 @@ describe('a text that cannot be read', () => {
     expect(b.store.undone()).toEqual({ how: 'Redone', place: 'tape.fuel' });
   });
 });
-
-describe('news of others', () => {
-  it('is fetched when it is news, and what is being typed here stays', async () => {
-    b.server.elsewhere('head', { trade: 'changed elsewhere' });
-    await b.store.hear('head', 2);
-    expect(b.store.sections()!.head.trade).toBe('changed elsewhere');
-    b.server.elsewhere('brief', { driver: 'theirs' });
-    b.store.patch('brief', { notes: 'mine' }, 'notes');
-    await b.store.hear('brief', 2);
-    expect(brief()).toMatchObject({ notes: 'mine', driver: demoJob('hut-warden').brief.driver });
-    await settle();
-    expect(b.server.dataOf('brief')).toMatchObject({ notes: 'mine', driver: 'theirs' });
-  });
-  it('of what this browser has already is not asked for', async () => {
-    b.server.goDown();
-    await b.store.hear('head', 1);
-    expect(b.store.saveState()).toBe('saved');
-  });
-});

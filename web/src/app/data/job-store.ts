@@ -264,8 +264,8 @@ export class JobStore {
       ? { kind: 'refused', error: { code: 'entry-invalid', message, requestId: '' } }
       : null;
   }
-  /** Somebody saved a section: looked at, unless it is our own save or we are about to hear of it anyway. */
-  async hear(section: SectionName, version: number): Promise<void> {
-    if (this.syncs()?.[section].isNews(version)) await this.refresh();
+  /** Whether a save of a section is somebody else's, and this browser will not hear of it by saving. */
+  isNews(section: SectionName, version: number): boolean {
+    return this.syncs()?.[section].isNews(version) ?? false;
   }
 }

@@ -11,11 +11,15 @@ import {
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { RouterLink, RouterOutlet } from '@angular/router';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
+import { entryAt, SECTIONS, type SectionName } from '@rigger/core';
 import {
   changeText,
   clockTime,
+  entryText,
+  fieldText,
   ITEM_KIND_WORDS,
+  SECTION_WORDS,
   lackText,
   length,
   plural,
@@ -26,7 +30,8 @@ import { firstValueFrom } from 'rxjs';
 import { Commands } from '../../data/commands';
 import { JobStore, type Conflict } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
-import { JOB_SECTIONS } from '../../data/sections';
+import { Live } from '../../data/live';
+import { JOB_SECTIONS, LINK_OF } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { Why } from '../../data/why';
 import { ElevationView } from '../../drawing/elevation-view';
@@ -57,9 +62,15 @@ export class JobShell {
   protected readonly shop = inject(Shop);
   protected readonly why = inject(Why);
   protected readonly commands = inject(Commands);
+  private readonly live = inject(Live);
+  private readonly router = inject(Router);
   private readonly dialogs = inject(MatDialog);
   private readonly snacks = inject(MatSnackBar);
 
+  protected readonly here = computed(() => {
+    const others = this.live.others();
+    return others.length === 0 ? '' : `${others.join(', ')} ${others.length === 1 ? 'is' : 'are'} here too`;
+  });
   protected readonly failure = computed(() => this.store.failure() ?? this.shop.failure());
   protected readonly vehicle = computed(() => {
     const a = this.view.assessment();
@@ -145,9 +156,34 @@ export class JobShell {
       if (conflict) untracked(() => void this.ask(conflict));
     });
     effect(() => {
+      const undone = this.store.undone();
+      if (undone !== null)
+        untracked(() => {
+          this.sayUndone(undone);
+        });
+    });
+    effect(() => {
       const note = this.store.merged();
       if (note !== null) untracked(() => this.snacks.open(note.text, undefined, { duration: 6000 }));
     });
+  }
+  /** What a step back or forth changed, with a way there when it is not on this screen. */
+  private sayUndone({ how, place }: NonNullable<ReturnType<JobStore['undone']>>): void {
+    const sections = this.store.sections();
+    const [section, ...path] = place.split('.') as [SectionName, ...string[]];
+    if (!sections || !SECTIONS.includes(section)) return;
+    const link = LINK_OF[section];
+    const there = this.router.url.endsWith(`/${link}`);
+    const value = entryAt(sections[section], path);
+    // a step that changed several entries at once is told by its section
+    const what =
+      value === undefined
+        ? SECTION_WORDS[section]
+        : `${fieldText(section, path)} ${entryText(path, value, this.shop.style())}`;
+    this.snacks
+      .open(`${how}: ${what}`, there ? undefined : 'Show', { duration: 5000 })
+      .onAction()
+      .subscribe(() => void this.router.navigate(['/jobs', this.id(), link]));
   }
   private async ask(conflict: Conflict): Promise<void> {
     const { ConflictDialog } = await import('../../ui/conflict-dialog');
