@@ -46,7 +46,7 @@ export const ENTRY_LIMITS = {
   addsHeightMm: [0, 1200],
   wheelWidthIn: [3, 16],
   wheelOffsetMm: [-120, 160],
-  loadIndex: [60, 150],
+  loadIndex: [60, 279],
   liftMm: [-150, 200],
   axleRatio: [2, 8],
   quantity: [1, 20],

@@ -374,14 +374,30 @@ describe('findings', () => {
 describe('faults say the value, the limit and the way out', () => {
   it('of numbers', () => {
     expect(
-      numberFaultText({ code: 'number-out-of-range', value: 4000, min: 0, max: 3000 }, 'Payload', 'kg'),
+      numberFaultText(
+        { code: 'number-out-of-range', value: 4000, min: 0, max: 3000 },
+        'Payload',
+        'kg',
+        'mass',
+      ),
     ).toBe('4000 kg is outside 0 to 3000 kg. Not saved until it is corrected.');
-    expect(numberFaultText({ code: 'number-unreadable', text: '12x', at: 2 }, 'Payload', 'kg')).toContain(
-      'character 3',
-    );
+    expect(
+      numberFaultText(
+        { code: 'number-two-ways', text: '1,234', ways: [1.234, 1234] },
+        'Budget',
+        'mk',
+        'money',
+      ),
+    ).toContain('can be 1.234 or 1234');
+    expect(
+      numberFaultText({ code: 'number-unreadable', text: '12x', at: 2 }, 'Payload', 'kg', 'mass'),
+    ).toContain('character 3');
   });
   it('of lengths', () => {
-    expect(lengthFaultText({ code: 'length-unreadable', text: '31 x', at: 3 }, MM)).toContain('31 5/8');
+    expect(lengthFaultText({ code: 'length-unreadable', text: '31 x', at: 3 }, MM, 'hub')).toContain(
+      '31 5/8',
+    );
+    expect(lengthFaultText({ code: 'length-unreadable', text: '2 x', at: 2 }, MM)).toContain('6 ft 9');
     expect(lengthFaultText({ code: 'length-out-of-range', mm: 12, minMm: 300, maxMm: 1200 }, MM)).toContain(
       '300 mm to 1200 mm',
     );

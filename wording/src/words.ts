@@ -3,6 +3,7 @@ import {
   MM_PER_INCH,
   type Hazard,
   type LengthFault,
+  type Quantity,
   type NumberFault,
   type Place,
   type Stage,
@@ -92,26 +93,42 @@ export const HAZARD_WORDS: Readonly<Record<Hazard, { readonly title: string; rea
 export const DISCLAIMER =
   'A plan, not a certificate: the vehicle and part makers’ manuals, local code and a licensed technician come before this sheet.';
 
-export function numberFaultText(f: NumberFault, what: string, unit: string): string {
+/** how each quantity is written, where something cannot be read */
+const WRITE_IT: Readonly<Record<Quantity, string>> = {
+  mass: 'write 180, 180 kg or 400 lb',
+  speed: 'write 95, 95 km/h or 60 mph',
+  share: 'write 30 or 30 %',
+  money: 'write 6200 or 6 200.50',
+  'rim-width': 'write 8, 8½ or 8.5J',
+  'wheel-offset': 'write 30, -12 or ET30',
+  'load-index': 'write the number before the letter, as 121',
+  year: 'write 2021',
+  count: 'write 2',
+};
+export function numberFaultText(f: NumberFault, what: string, unit: string, quantity: Quantity): string {
   const u = unit === '' ? '' : ` ${unit}`;
   switch (f.code) {
     case 'number-empty':
       return `${what} is empty.`;
     case 'number-unreadable':
-      return `“${f.text}” cannot be read from character ${f.at + 1}: write a number, as 12.5.`;
+      return `“${f.text}” cannot be read from character ${f.at + 1}: ${WRITE_IT[quantity]}.`;
+    case 'number-two-ways':
+      return `“${f.text}” can be ${f.ways.join(' or ')}: write the one that is meant.`;
+    case 'number-not-whole':
+      return `${what} is a whole number.`;
     case 'number-out-of-range':
       return `${formatDecimal(f.value, Number.isInteger(f.value) ? 0 : 1)}${u} is outside ${f.min} to ${f.max}${u}. Not saved until it is corrected.`;
   }
 }
-/** `held`: where the tape was held below, for heights of an arch. */
-export function lengthFaultText(f: LengthFault, style: Style, held: 'hub' | 'ground' = 'hub'): string {
+/** `held`: where the tape was held below, for heights of an arch; null for any other length. */
+export function lengthFaultText(f: LengthFault, style: Style, held: 'hub' | 'ground' | null = null): string {
   switch (f.code) {
     case 'length-empty':
-      return 'Not taped yet.';
+      return held === null ? 'Empty.' : 'Not taped yet.';
     case 'length-unreadable':
-      return `“${f.text}” cannot be read from character ${f.at + 1}: write 31 5/8, 31.625, 31-5/8" or 803 mm.`;
+      return `“${f.text}” cannot be read from character ${f.at + 1}: ${held === null ? 'write 2050 mm, 2.05 m, 80 3/4" or 6 ft 9' : 'write 31 5/8, 31.625, 31-5/8" or 803 mm'}.`;
     case 'length-out-of-range':
-      return `${length(f.mm, style)} is outside ${length(f.minMm, style)} to ${length(f.maxMm, style)}: ${held === 'hub' ? 'hub centre to arch, not ground to arch' : 'ground to arch, not hub centre to arch'}.`;
+      return `${length(f.mm, style)} is outside ${length(f.minMm, style)} to ${length(f.maxMm, style)}${held === null ? '. Not saved until it is corrected' : held === 'hub' ? ': hub centre to arch, not ground to arch' : ': ground to arch, not hub centre to arch'}.`;
   }
 }
 const SIZE_WHAT = {

@@ -1,6 +1,6 @@
 export * from './constants';
 export * from './result';
-export * from './parse-number';
+export * from './parse-quantity';
 export * from './parse-length';
 export * from './format-length';
 export * from './once';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatInches16, formatLength, parseLength, parseNumber } from '..';
+import { formatInches16, formatLength, parseLength } from '..';
 
 const RANGE = { minMm: 300, maxMm: 1200, prefer: 'mm' as const };
 const mm = (text: string, prefer: 'mm' | 'in' = 'mm') => {
@@ -26,6 +26,31 @@ describe('lengths as people write them on a tape sheet', () => {
     ['  31  5/8  ', 803.275],
   ])('%s is %d mm', (text, want) => {
     expect(mm(text)).toBeCloseTo(want, 6);
+  });
+  it.each([
+    ['6\'11"', 2108.2],
+    ['7 ft', 2133.6],
+    ["6'", 1828.8],
+    ['6 ft 11 1/2 in', 2120.9],
+    ['6\' 11½"', 2120.9],
+    ['2.1 metres', 2100],
+    ['2.1 meters', 2100],
+    ['1 510', 1510],
+    ['2,100', 2100],
+    ['2,1 m', 2100],
+  ])('%s is %d mm, for a door or a ferry', (text, want) => {
+    const r = parseLength(text, { minMm: 1200, maxMm: 4500, prefer: 'mm' });
+    expect(r.ok && r.value.mm).toBeCloseTo(want, 6);
+  });
+  it.each(['6\'13"', "6'1/0", '6 ft x'])('%s is no length in feet', (text) => {
+    expect(parseLength(text, { minMm: 1200, maxMm: 4500, prefer: 'mm' })).toMatchObject({
+      fault: { code: 'length-unreadable' },
+    });
+  });
+  it('feet beyond the limits are refused with them', () => {
+    expect(parseLength('20 ft', { minMm: 1200, maxMm: 4500, prefer: 'mm' })).toMatchObject({
+      fault: { code: 'length-out-of-range', maxMm: 4500 },
+    });
   });
   it('takes a bare number in the other unit only when just that is in range, and says so', () => {
     expect(parseLength('31.5', RANGE)).toMatchObject({ ok: true, value: { unit: 'in', unitAssumed: true } });
@@ -67,24 +92,5 @@ describe('lengths as people write them on a tape sheet', () => {
         } else expect(r.fault.code).toMatch(/^length-(empty|unreadable|out-of-range)$/);
       }),
     );
-  });
-});
-
-describe('plain numbers', () => {
-  it.each([
-    ['12.5', 12.5],
-    ['12,5', 12.5],
-    ['-28', -28],
-    ['−28', -28],
-    [' 7 ', 7],
-  ])('%s is %d', (text, want) => {
-    expect(parseNumber(text, -100, 100)).toEqual({ ok: true, value: want });
-  });
-  it('refuses the rest with the place or the limits', () => {
-    expect(parseNumber('12x', 0, 100)).toMatchObject({ fault: { code: 'number-unreadable', at: 2 } });
-    expect(parseNumber('101', 0, 100)).toMatchObject({ fault: { code: 'number-out-of-range', max: 100 } });
-    expect(parseNumber('', 0, 100)).toMatchObject({ fault: { code: 'number-empty' } });
-    expect(parseNumber('1e9', 0, 100)).toMatchObject({ ok: false });
-    expect(parseNumber('Infinity', 0, 100)).toMatchObject({ ok: false });
   });
 });

@@ -1,5 +1,6 @@
 import { MM_PER_INCH } from './constants';
 import { bad, good, type Result } from './result';
+import { VULGAR } from './vulgar';
 
 export type LengthUnit = 'mm' | 'in';
 export interface LengthRange {
@@ -26,7 +27,7 @@ export type LengthFault =
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
 const FRACTION = String.raw`\d+\s*[/⁄]\s*\d+`;
-const MARKS = String.raw`mm|cm|m|inch(?:es)?|in\.?|"|”|″|''`;
+const MARKS = String.raw`mm|cm|met(?:re|er)s?|m|inch(?:es)?|in\.?|"|”|″|''`;
 const WHOLE = new RegExp(
   `^(?:(?:(?<whole>\\d+)(?:\\s*-\\s*|\\s*(?:and|&|\\+)\\s*|\\s+))?(?<fraction>${FRACTION})|(?<number>${NUMBER}))\\s*(?<mark>${MARKS})?$`,
   'i',
@@ -35,17 +36,17 @@ const PREFIX = new RegExp(
   `^(?:\\d+(?:\\s*-\\s*|\\s*(?:and|&|\\+)\\s*|\\s+)\\d+\\s*(?:[/⁄]\\s*(?:\\d+\\s*(?:${MARKS})?)?)?|\\d+\\s*[/⁄]\\s*(?:\\d+\\s*(?:${MARKS})?)?|${NUMBER}\\s*(?:${MARKS})?|\\d+[.,]?)?`,
   'i',
 );
-const VULGAR: Readonly<Record<string, string>> = {
-  '½': ' 1/2',
-  '¼': ' 1/4',
-  '¾': ' 3/4',
-  '⅛': ' 1/8',
-  '⅜': ' 3/8',
-  '⅝': ' 5/8',
-  '⅞': ' 7/8',
-};
+/** feet, and what is over in inches: 6'11", 7 ft, 6 ft 11 1/2 in */
+const FEET = new RegExp(
+  `^(?<feet>\\d+(?:[.,]\\d+)?)\\s*(?:ft\\.?|feet|foot|'|’|′)(?:\\s*(?:(?<whole>\\d+)(?:\\s+|\\s*-\\s*))?(?:(?<fraction>${FRACTION})|(?<number>${NUMBER}))\\s*(?:inch(?:es)?|in\\.?|"|”|″|''|’’)?)?$`,
+  'i',
+);
+const GROUPED = /^\d{1,3}(?: \d{3})+(?=\D*$)/;
+const COMMA_THOUSANDS = /^\d{1,3},\d{3}$/;
+const INCHES_PER_FOOT = 12;
 
-/** Reads a length as people write it on a tape sheet: `31 5/8`, `31.625`, `31-5/8"`, `31 and 5/8`, `803 mm`, `80,3 cm`.
+/** Reads a length as people write it on a tape sheet: `31 5/8`, `31.625`, `31-5/8"`, `31 and 5/8`, `803 mm`, `80,3 cm`, `2.1 metres`,
+ *  `1 510`, `6'11"`, `7 ft`.
  *
  *  - a unit mark decides; a fraction without a mark is inches
  *  - a bare number is read in the preferred unit if that is in range, else in the other one (and said so)
@@ -59,7 +60,10 @@ export function parseLength(text: string, range: LengthRange): Result<LengthRead
     .trim()
     .replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => VULGAR[c] ?? c)
     .replace(/\s+/g, ' ')
-    .trim();
+    .trim()
+    .replace(GROUPED, (n) => n.replaceAll(' ', ''));
+  const feet = FEET.exec(plain)?.groups;
+  if (feet) return readFeet(feet, text, range);
   const match = WHOLE.exec(plain);
   if (!match?.groups) {
     const at = Math.min(lead + (PREFIX.exec(plain)?.[0].length ?? 0), text.length);
@@ -74,11 +78,15 @@ export function parseLength(text: string, range: LengthRange): Result<LengthRead
       return bad({ code: 'length-unreadable', text, at: text.length - 1 });
     value = Number(whole ?? 0) + top / bottom;
   }
+  const grouped = COMMA_THOUSANDS.test(number ?? '') ? Number(number?.replace(',', '')) : null;
   const inRange = (mm: number) => mm >= range.minMm && mm <= range.maxMm;
   const answer = (mm: number, unit: LengthUnit, unitAssumed: boolean) =>
     inRange(mm)
       ? good({ mm, unit, unitAssumed })
       : bad({ code: 'length-out-of-range' as const, mm, minMm: range.minMm, maxMm: range.maxMm });
+  // "2,100": no length of two millimetres or inches is meant where only the thousands are in range
+  if (grouped !== null && inRange(grouped) && !inRange(value) && (mark === undefined || /^mm$/i.test(mark)))
+    return answer(grouped, 'mm', false);
   switch (mark?.toLowerCase()) {
     case undefined:
       break;
@@ -87,6 +95,10 @@ export function parseLength(text: string, range: LengthRange): Result<LengthRead
     case 'cm':
       return answer(value * 10, 'mm', false);
     case 'm':
+    case 'metre':
+    case 'metres':
+    case 'meter':
+    case 'meters':
       return answer(value * 1000, 'mm', false);
     default:
       return answer(value * MM_PER_INCH, 'in', false);
@@ -98,4 +110,20 @@ export function parseLength(text: string, range: LengthRange): Result<LengthRead
   if (inRange(first.mm)) return answer(first.mm, first.unit, false);
   if (inRange(second.mm)) return answer(second.mm, second.unit, true);
   return answer(first.mm, first.unit, false);
+}
+
+function readFeet(
+  { feet, whole, fraction, number }: Readonly<Record<string, string | undefined>>,
+  text: string,
+  { minMm, maxMm }: LengthRange,
+): Result<LengthReading, LengthFault> {
+  const decimal = (n: string | undefined) => Number((n ?? '0').replace(',', '.'));
+  const [top = 0, bottom = 1] = (fraction ?? '0/1').split(/\s*[/⁄]\s*/).map(Number);
+  if (bottom === 0) return bad({ code: 'length-unreadable', text, at: text.length - 1 });
+  const over = Number(whole ?? 0) + top / bottom + decimal(number);
+  if (over >= INCHES_PER_FOOT) return bad({ code: 'length-unreadable', text, at: text.search(/\D/) + 1 });
+  const mm = (decimal(feet) * INCHES_PER_FOOT + over) * MM_PER_INCH;
+  return mm >= minMm && mm <= maxMm
+    ? good({ mm, unit: 'in', unitAssumed: false })
+    : bad({ code: 'length-out-of-range', mm, minMm, maxMm });
 }

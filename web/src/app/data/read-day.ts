@@ -2,8 +2,13 @@ import { bad, good, type Result } from '@rigger/core';
 import { localDay, type DayFault } from '@rigger/wording';
 import { isValid, parse, startOfDay } from 'date-fns';
 
-const WITH_YEAR = ['yyyy-MM-dd', 'd.M.yyyy', 'd MMM yyyy', 'd MMMM yyyy', 'd. MMM yyyy', 'd. MMMM yyyy'];
-const WITHOUT_YEAR = ['d.M.', 'd.M', 'd MMM', 'd MMMM', 'd. MMM', 'd. MMMM'];
+const MONTHS = ['d MMM', 'd MMMM', 'd. MMM', 'd. MMMM'];
+const WITH_YEAR = [
+  'yyyy-MM-dd',
+  // two digits first: four are never read by them, and two would be the year 26
+  ...['d.M.', ...MONTHS.map((m) => `${m} `)].flatMap((m) => [`${m}yy`, `${m}''yy`, `${m}yyyy`]),
+];
+const WITHOUT_YEAR = ['d.M.', 'd.M', ...MONTHS];
 /** an order outside these years is a slip of the finger */
 const FROM_YEAR = 2000;
 const TO_YEAR = 2100;
@@ -29,8 +34,21 @@ export function readDay(text: string, today: Date): Result<string, DayFault> {
       ? good(day)
       : bad({ code: 'day-far', day, from: FROM_YEAR, to: TO_YEAR });
   };
+  // without a year: this year's, or where that is past the next one's (a 29 Feb may be some years off)
+  const next = (formats: readonly string[]): Date | undefined => {
+    for (let year = today.getFullYear(); year < today.getFullYear() + 9; year++) {
+      const d = first(
+        formats.map((f) => `${f} yyyy`),
+        `${plain} ${year}`,
+      );
+      if (d && d >= startOfDay(today)) return d;
+    }
+    return undefined;
+  };
   if (plain.includes('/')) {
-    const found = [first(['d/M/yyyy']), first(['M/d/yyyy'])].filter((d) => d !== undefined);
+    const dayFirst = first(['d/M/yy', 'd/M/yyyy']) ?? next(['d/M']);
+    const monthFirst = first(['M/d/yy', 'M/d/yyyy']) ?? next(['M/d']);
+    const found = [dayFirst, monthFirst].filter((d) => d !== undefined);
     const [one, other] = found.map(localDay);
     if (one && other && one !== other)
       return bad({ code: 'day-two-ways', text: text.trim(), ways: [one, other] });
@@ -38,13 +56,6 @@ export function readDay(text: string, today: Date): Result<string, DayFault> {
   }
   const exact = first(WITH_YEAR);
   if (exact) return within(exact);
-  // without a year: this year's, or where that is past the next one's (a 29 Feb may be some years off)
-  for (let year = today.getFullYear(); year < today.getFullYear() + 9; year++) {
-    const d = first(
-      WITHOUT_YEAR.map((f) => `${f} yyyy`),
-      `${plain} ${year}`,
-    );
-    if (d && d >= startOfDay(today)) return within(d);
-  }
-  return unreadable;
+  const coming = next(WITHOUT_YEAR);
+  return coming ? within(coming) : unreadable;
 }

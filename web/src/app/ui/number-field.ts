@@ -1,16 +1,8 @@
-import {
-  booleanAttribute,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  forwardRef,
-  inject,
-  input,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, forwardRef, inject, input } from '@angular/core';
 import { NG_VALUE_ACCESSOR } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { formatDecimal, formatInches16, parseLength, parseNumber } from '@rigger/core';
+import { formatDecimal, formatInches16, parseLength, parseQuantity, type Quantity } from '@rigger/core';
 import { lengthFaultText, numberFaultText } from '@rigger/wording';
 import { Shop } from '../data/shop';
 import { TypedField, type Reading } from './typed-field';
@@ -47,40 +39,52 @@ import { TypedField, type Reading } from './typed-field';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NumberField extends TypedField<number> {
-  readonly unit = input('');
+  /** what is written here; nothing: a length, in the shop's unit, kept in mm */
+  readonly quantity = input<Quantity>();
+  /** in the unit that is kept */
   readonly range = input.required<readonly [number, number]>();
-  /** stored value = typed value × scale (money in minor units) */
-  readonly scale = input(1);
-  readonly whole = input(false, { transform: booleanAttribute });
-  /** read as a length in the shop's unit; the stored value is mm */
-  readonly length = input(false, { transform: booleanAttribute });
 
   private readonly shop = inject(Shop);
-  protected readonly suffix = computed(() => (this.length() ? this.shop.style().length : this.unit()));
+  protected readonly suffix = computed(() => {
+    const { length, currency } = this.shop.style();
+    const quantity = this.quantity();
+    if (quantity === undefined) return length;
+    return quantity === 'money' ? currency : SUFFIX[quantity];
+  });
 
   protected override read(text: string): Reading<number> {
     const [min, max] = this.range();
-    const { length: unit } = this.shop.style();
-    if (this.length()) {
-      const r = parseLength(text, { minMm: min, maxMm: max, prefer: unit });
+    const quantity = this.quantity();
+    if (quantity === undefined) {
+      const r = parseLength(text, { minMm: min, maxMm: max, prefer: this.shop.style().length });
       return r.ok
         ? { ok: true, value: Math.round(r.value.mm * 10) / 10 }
         : { ok: false, says: lengthFaultText(r.fault, this.shop.style()) };
     }
-    const k = this.scale();
-    const r = parseNumber(text, min / k, max / k);
-    if (!r.ok) return { ok: false, says: numberFaultText(r.fault, this.label(), this.unit()) };
-    const value = r.value * k;
-    if (this.whole() && !Number.isInteger(value))
-      return { ok: false, says: `${this.label()} is a whole number.` };
-    return { ok: true, value: k === 1 ? value : Math.round(value) };
+    const k = quantity === 'money' ? MINOR : 1;
+    const r = parseQuantity(text, quantity, min / k, max / k);
+    if (!r.ok) return { ok: false, says: numberFaultText(r.fault, this.label(), this.suffix(), quantity) };
+    return { ok: true, value: k === 1 ? Math.round(r.value * 1000) / 1000 : Math.round(r.value * k) };
   }
   protected override written(v: number): string {
-    if (this.length())
+    if (this.quantity() === undefined)
       return this.shop.style().length === 'in'
         ? formatInches16(v)
         : formatDecimal(v, Number.isInteger(v) ? 0 : 1);
-    const shown = v / this.scale();
+    const shown = this.quantity() === 'money' ? v / MINOR : v;
     return formatDecimal(shown, Number.isInteger(shown) ? 0 : 2).replace('−', '-');
   }
 }
+/** money is kept in hundredths */
+const MINOR = 100;
+const SUFFIX: Readonly<Record<Quantity, string>> = {
+  mass: 'kg',
+  speed: 'km/h',
+  share: '%',
+  money: '',
+  'rim-width': 'in',
+  'wheel-offset': 'mm',
+  'load-index': '',
+  year: '',
+  count: '',
+};

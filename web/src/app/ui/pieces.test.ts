@@ -22,23 +22,21 @@ import { WhyPanelHarness } from './why-panel.harness';
   template: `
     <app-number-field
       label="Payload"
-      unit="kg"
+      quantity="mass"
       [range]="[0, 3000]"
       at="brief.payloadKg"
       [formControl]="payload"
     />
     <app-number-field
       label="Height limit"
-      length
       [range]="[1200, 4500]"
       at="brief.heightLimitMm"
       [formControl]="height"
     />
-    <app-number-field label="Qty" whole [range]="[1, 20]" at="vehicle.year" [formControl]="qty" />
+    <app-number-field label="Qty" quantity="count" [range]="[1, 20]" at="vehicle.year" [formControl]="qty" />
     <app-number-field
       label="Budget"
-      unit="mk"
-      [scale]="100"
+      quantity="money"
       [range]="[0, 100000]"
       at="brief.budgetMinor"
       [formControl]="budget"
@@ -113,7 +111,7 @@ describe('a number field', () => {
   it('reads a length in either unit and shows it in the unit of the shop', async () => {
     const { form, field } = await open();
     const height = await field('Height limit');
-    await height.write('6 ft');
+    await height.write('6 fathoms');
     expect(await height.fault()).not.toBeNull();
     await height.write('80 3/4"');
     expect(form.height.value).toBeCloseTo(2051, 1); // to the tenth

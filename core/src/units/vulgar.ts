@@ -1,0 +1,10 @@
+/** Fractions that are one character, as they are spelled out. */
+export const VULGAR: Readonly<Record<string, string>> = {
+  '½': ' 1/2',
+  '¼': ' 1/4',
+  '¾': ' 3/4',
+  '⅛': ' 1/8',
+  '⅜': ' 3/8',
+  '⅝': ' 5/8',
+  '⅞': ' 7/8',
+};
