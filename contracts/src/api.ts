@@ -189,7 +189,10 @@ export const RevisionDataSchema = z
   .meta({ id: 'RevisionData' });
 export type RevisionData = z.infer<typeof RevisionDataSchema>;
 export const ArchiveSchema = z.strictObject({ archived: z.boolean() }).meta({ id: 'Archive' });
-export const NewJobSchema = z.strictObject({ customer: CustomerSchema }).meta({ id: 'NewJob' });
+/** `id` is the browser's own for a job that may have to wait for the server: asked for twice, it is made once. */
+export const NewJobSchema = z
+  .strictObject({ customer: CustomerSchema, id: z.uuid().optional() })
+  .meta({ id: 'NewJob' });
 export const ImportSchema = JobFileSchema;
 /** A save names the version it was made from; one that brings an earlier state back says so. */
 const saveOf = <T extends z.ZodType>(data: T, id: string) =>

@@ -82,6 +82,7 @@ describe('the job file', () => {
     head: fc.record({
       customer: fc.string({ minLength: 1, maxLength: 40 }).filter((s) => s.trim() !== ''),
       trade: text,
+      phone: text,
       stage: fc.constantFrom('brief', 'quote', 'bay', 'done'),
       promiseDate: fc.constantFrom(null, '2026-12-04'),
     }),

@@ -62,6 +62,7 @@ export const CustomerSchema = z.string().trim().pipe(named);
 export const HeadSchema = z.strictObject({
   customer: named,
   trade: line,
+  phone: z.string().max(40),
   stage: z.enum(STAGES),
   promiseDate: z.iso.date().nullable(),
 });
@@ -297,7 +298,12 @@ function newest(file: unknown): unknown {
     version = 3;
   }
   if (version === 3) {
-    sections = { unread: { entries: {} }, ...sections };
+    const { head } = sections;
+    sections = {
+      unread: { entries: {} },
+      ...sections,
+      ...(isRecord(head) ? { head: { phone: '', ...head } } : {}),
+    };
     version = 4;
   }
   return { ...file, version, sections };

@@ -28,10 +28,10 @@ test('the bench: drag, steer, type, play, switch a part off, save the curves', a
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('checkbox', { name: /IW-55/ }).uncheck();
   await expect(headline).toContainText('4.4° to 8.9°');
-  await page.getByRole('button', { name: 'Outer CV joint', exact: true }).click();
+  await page.getByRole('button', { name: /^Outer CV joint/ }).click();
   const [csv] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Curves as CSV' }).click(),
+    page.getByRole('button', { name: 'All curves as CSV' }).click(),
   ]);
   expect(readFileSync(await csv.path(), 'utf8').split('\r\n')).toHaveLength(102);
   const [png] = await Promise.all([

@@ -37,7 +37,14 @@ describe('the board', () => {
 });
 
 describe('jobs', () => {
-  it('a new job is empty, numbered on, and has six sections at version 1', async () => {
+  it('asked for twice under one id, as when the first answer was lost, is made once', async () => {
+    const fresh = { customer: 'Weir keeper', id: '3b241101-e2bb-4255-8caf-4136c566a962' };
+    const first = (await s.api.post('/api/jobs').send(fresh).expect(201)).body;
+    const second = (await s.api.post('/api/jobs').send(fresh).expect(201)).body;
+    expect([first.id, second.number]).toEqual([fresh.id, first.number]);
+    await s.api.post('/api/jobs').send({ customer: 'X', id: 'chosen' }).expect(400);
+  });
+  it('a new job is empty, numbered on, and has all its sections at version 1', async () => {
     const { body } = await s.api.post('/api/jobs').send({ customer: '  Ferry pilot ' }).expect(201);
     const job = JobAnswerSchema.parse(body);
     expect(job.number).toBeGreaterThan(1015);

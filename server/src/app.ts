@@ -306,6 +306,7 @@ function serveWeb(app: Express, webRoot: string): void {
       setHeaders(res, file) {
         if (/-[A-Z0-9]{8}\.(js|css|woff2)$/.test(file))
           res.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+        else res.setHeader('Cache-Control', 'no-cache');
       },
     }),
   );

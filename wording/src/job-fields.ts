@@ -6,7 +6,7 @@ import { USE_WORDS } from './words';
 type Words = { readonly [S in SectionName]: Readonly<Record<keyof JobSections[S], string>> };
 /** What each entry of a job is called where it stands by itself. */
 export const FIELD_WORDS: Words = {
-  head: { customer: 'Customer', trade: 'Trade', stage: 'Stage', promiseDate: 'Promised for' },
+  head: { customer: 'Customer', trade: 'Trade', phone: 'Phone', stage: 'Stage', promiseDate: 'Promised for' },
   brief: {
     usage: 'Use',
     driver: 'Who drives it',

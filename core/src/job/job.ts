@@ -10,6 +10,8 @@ export type Use = (typeof USES)[number];
 export interface Head {
   readonly customer: string;
   readonly trade: string;
+  /** number to call, as it was said */
+  readonly phone: string;
   readonly stage: Stage;
   readonly promiseDate: string | null;
 }
@@ -167,7 +169,7 @@ export interface ShopSettings {
  *  @example emptySections('Hut warden').head.stage // "brief" */
 export function emptySections(customer: string): JobSections {
   return {
-    head: { customer, trade: '', stage: 'brief', promiseDate: null },
+    head: { customer, trade: '', phone: '', stage: 'brief', promiseDate: null },
     brief: {
       usage: { highway: 0, gravel: 0, rock: 0, mud: 0, load: 0, tow: 0 },
       driver: '',

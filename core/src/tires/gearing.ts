@@ -42,6 +42,25 @@ export const speedAtKmh = (
   rollingRadiusMm: number,
 ): number => (rpm * 2 * Math.PI * rollingRadiusMm * 60) / (gear * axle * transfer * 1e6);
 
+/** Speeds at which a gear can be driven, km/h: from the engine's idle to its limit. */
+export interface GearBand {
+  readonly fromKmh: number;
+  /** null where nobody has said how fast the engine turns */
+  readonly toKmh: number | null;
+}
+/** The speeds of each gear on this axle ratio and tyre; an engine without an idle (a motor) begins at 0.
+ *  @example gearBands([4, 1], 4, { idleRpm: 700, maxRpm: 3500 }, 400).map((b) => b.toKmh?.toFixed(1)) // ["33.0","131.9"] */
+export const gearBands = (
+  gears: readonly number[],
+  axle: number,
+  engine: { readonly idleRpm: number | null; readonly maxRpm: number | null },
+  rollingRadiusMm: number,
+): readonly GearBand[] =>
+  gears.map((gear) => ({
+    fromKmh: speedAtKmh(engine.idleRpm ?? 0, gear, axle, 1, rollingRadiusMm),
+    toKmh: engine.maxRpm === null ? null : speedAtKmh(engine.maxRpm, gear, axle, 1, rollingRadiusMm),
+  }));
+
 /** Every listed axle ratio on the old and the new tyre; loaded radius for tractive force, rolling radius for speeds. */
 export function gearing(
   d: Driveline,

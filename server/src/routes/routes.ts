@@ -243,7 +243,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       status: 201,
       body: NewJobSchema,
       answer: JobAnswerSchema,
-      handle: ({ body, author }) => d.jobs.create(body.customer, { author }),
+      handle: ({ body, author }) => d.jobs.create(body.customer, { author }, body.id),
     }),
     jsonRoute({
       method: 'post',

@@ -87,12 +87,15 @@ export class JobsService {
       })),
     };
   }
-  async create(customer: string, by: By): Promise<JobAnswer> {
-    return this.add(emptySections(customer), by);
+  /** `id`: made by whoever asks, who may ask again when the first answer was lost. */
+  async create(customer: string, by: By, id?: string): Promise<JobAnswer> {
+    if (id !== undefined && (await this.store.find(id))) return this.answer(id);
+    return this.add(emptySections(customer), by, id);
   }
-  private async add(sections: JobSections, by: By): Promise<JobAnswer> {
+  private async add(sections: JobSections, by: By, id?: string): Promise<JobAnswer> {
     const { number } = this.catalogues.now;
-    return this.answer(await this.store.create(sections, by, { catalogue: number === 0 ? null : number }));
+    const as = { catalogue: number === 0 ? null : number, ...(id === undefined ? {} : { id }) };
+    return this.answer(await this.store.create(sections, by, as));
   }
   async save(id: string, section: SectionName, version: number, data: unknown, by: By): Promise<Saved> {
     const r = await this.store.save(id, section, version, data, by);

@@ -27,8 +27,9 @@ export interface By {
   readonly author: string;
   readonly why?: Revision['why'];
 }
-/** Number, day and state of the catalogue of a job that comes with them. */
+/** Id, number, day and state of the catalogue of a job that comes with them. */
 interface MadeAs {
+  readonly id?: string;
   readonly number?: number;
   readonly createdAt?: string;
   readonly catalogue?: number | null;
@@ -59,7 +60,7 @@ export class JobsStore {
   }
   /** The same inside a transaction that is under way. */
   async createIn(t: Knex.Transaction, sections: JobSections, by: By, as: MadeAs = {}): Promise<string> {
-    const id = randomUUID();
+    const id = as.id ?? randomUUID();
     const at = as.createdAt ?? now();
     const highest = await t<JobRow>('jobs').max<{ highest: number | null }[]>('number as highest');
     const number = as.number ?? (highest[0]?.highest ?? 1000) + 1;

@@ -1,5 +1,7 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { Announcements } from './data/announcements';
+import { Arrival } from './data/arrival';
 import { Commands } from './data/commands';
 import { Shop } from './data/shop';
 import { Theme } from './data/theme';
@@ -30,6 +32,8 @@ export class App {
       }, PREPARE_AFTER_MS),
     );
     inject(Theme);
+    inject(Announcements);
+    inject(Arrival);
     inject(Shop).load();
   }
 }

@@ -3,9 +3,9 @@ import { provideRouter, withComponentInputBinding, type Routes } from '@angular/
 import type { ApiError, BoardRow, JobAnswer, LiveEvent, Saved } from '@rigger/contracts';
 import { SECTIONS, STAGES, type JobSections, type SectionName } from '@rigger/core';
 import { catalogue, settings } from '@rigger/core/testing/demo-world';
-import { Observable, of, Subject, switchMap, take, throwError } from 'rxjs';
+import { map, Observable, of, Subject, switchMap, take, throwError } from 'rxjs';
 import { Api, type BoardAsked, type CallFailure } from '../app/data/api';
-import { Drafts, type Waiting } from '../app/data/drafts';
+import { Drafts, type NewJob, type Waiting } from '../app/data/drafts';
 import { JobStore } from '../app/data/job-store';
 import { AFTER_FRAME, JobView } from '../app/data/job-view';
 import type { Held } from '../app/data/section-sync';
@@ -141,7 +141,8 @@ export class FakeServer {
             lacking: this.rows.filter((r) => r.stage !== 'done' && r.lacks.length > 0).length,
             next: null,
           }),
-    create: (customer: string) => this.taken({ ...this.job.sections.head.data, customer }),
+    create: (customer: string, id: string) =>
+      this.taken({ ...this.job.sections.head.data, customer }).pipe(map((job) => ({ ...job, id }))),
     readFile: (file: unknown) => this.taken((file as { head: JobSections['head'] }).head),
     job: (id: string): Observable<JobAnswer> => {
       if (this.fail) return throwError(() => this.fail);
@@ -178,6 +179,18 @@ export class FakeDrafts {
       sections: Object.fromEntries(rows.map(([key, held]) => [key.split(' ')[1], copy(held)])),
       putAside: this.putAside,
     });
+  }
+  readonly fresh: NewJob[] = [];
+  keepNew(job: NewJob): Promise<void> {
+    this.fresh.push(job);
+    return Promise.resolve();
+  }
+  forgetNew(id: string): Promise<void> {
+    this.fresh.splice(0, this.fresh.length, ...this.fresh.filter((j) => j.id !== id));
+    return Promise.resolve();
+  }
+  newJobs(): Promise<readonly NewJob[]> {
+    return Promise.resolve([...this.fresh]);
   }
   jobs(): Promise<readonly string[]> {
     return Promise.resolve([...new Set([...this.waiting.keys()].map((k) => k.split(' ')[0] ?? ''))]);

@@ -10,6 +10,11 @@ export const whatCannotBeRead: NamedMigration = {
        select lower(hex(randomblob(16))), updated_at, updated_at, id, 'unread', 1, null, '', 'kept', ? from jobs`,
       [EMPTY],
     );
+    // a number to call; of each revision of a head, as any of them can be brought back
+    await k.raw(
+      `update job_revisions set data = json_set(data, '$.phone', '') where section = 'head' and json_valid(data)
+       and json_type(data) = 'object' and json_type(data, '$.phone') is null`,
+    );
     await k('job_board').delete(); // said anew at the next start: the rows are computed from the jobs
     await k.schema.alterTable('job_board', (t) => {
       t.dropIndex(['archived', 'due', 'number']);
@@ -27,5 +32,8 @@ export const whatCannotBeRead: NamedMigration = {
     });
     await k('job_board').delete();
     await k('job_revisions').where({ section: 'unread' }).delete();
+    await k.raw(
+      `update job_revisions set data = json_remove(data, '$.phone') where section = 'head' and json_valid(data)`,
+    );
   },
 };

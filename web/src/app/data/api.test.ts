@@ -59,7 +59,7 @@ describe('calls to the server', () => {
   it('new jobs and files go where they are made', async () => {
     const { api, http, failure } = open();
     for (const [call, address, body] of [
-      [() => api.create('Weir keeper'), '/api/jobs', { customer: 'Weir keeper' }],
+      [() => api.create('Weir keeper', 'an-id'), '/api/jobs', { customer: 'Weir keeper', id: 'an-id' }],
       [() => api.readFile({ format: 'x' }), '/api/jobs/import', { format: 'x' }],
     ] as const) {
       const said = failure(firstValueFrom(call()));

@@ -86,8 +86,8 @@ export class Api {
     this.call(JobAnswerSchema, this.http.put(`/api/jobs/${id}/archived`, { archived }));
   readonly takeOver = (id: string): Observable<JobAnswer> =>
     this.call(JobAnswerSchema, this.http.put(`/api/jobs/${id}/catalogue`, null));
-  readonly create = (customer: string): Observable<JobAnswer> =>
-    this.call(JobAnswerSchema, this.http.post('/api/jobs', { customer }));
+  readonly create = (customer: string, id: string): Observable<JobAnswer> =>
+    this.call(JobAnswerSchema, this.http.post('/api/jobs', { customer, id }));
   readonly readFile = (file: unknown): Observable<JobAnswer> =>
     this.call(JobAnswerSchema, this.http.post('/api/jobs/import', file));
   readonly save = (

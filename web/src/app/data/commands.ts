@@ -1,4 +1,4 @@
-import { inject, Injectable, Injector } from '@angular/core';
+import { DOCUMENT, inject, Injectable, Injector } from '@angular/core';
 import type { ComponentType } from '@angular/cdk/portal';
 import { MatDialog, type MatDialogConfig } from '@angular/material/dialog';
 import { Router } from '@angular/router';
@@ -7,15 +7,24 @@ import { firstValueFrom } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { JobStore } from './job-store';
+import { NewJobs } from './new-jobs';
 import { JOB_SECTIONS } from './sections';
 
 /** no fading in: whoever pressed the key goes on typing */
 const AT_ONCE = { enterAnimationDuration: 0, exitAnimationDuration: 0 } as const;
+/** what takes letters and digits for itself; a box, a radio button or a slider does not */
+const TAKES_NO_TEXT = ['checkbox', 'radio', 'range', 'button', 'file', 'submit'];
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable ||
-    ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+    ['TEXTAREA', 'SELECT'].includes(target.tagName) ||
+    (target instanceof HTMLInputElement && !TAKES_NO_TEXT.includes(target.type)) ||
     target.getAttribute('role') === 'combobox');
+
+const isClosedList = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.matches('mat-select[role="combobox"]') &&
+  target.getAttribute('aria-expanded') !== 'true';
 
 /** What the keyboard and the buttons of the shell do; the dialogs are loaded when first asked for. */
 @Injectable({ providedIn: 'root' })
@@ -24,6 +33,16 @@ export class Commands {
   private readonly router = inject(Router);
   private readonly store = inject(JobStore);
   private opening = false;
+  constructor() {
+    // a closed list would change by a letter meant for nothing: it is opened first, by Enter, Space or an arrow
+    inject(DOCUMENT).addEventListener(
+      'keydown',
+      (e) => {
+        if (e.key.length === 1 && e.key !== ' ' && isClosedList(e.target)) e.stopPropagation();
+      },
+      { capture: true },
+    );
+  }
   private get dialogs(): MatDialog {
     return this.injector.get(MatDialog);
   }
@@ -63,7 +82,19 @@ export class Commands {
       import('../ui/new-job-dialog').then((m) => m.NewJobDialog),
     );
     if (!customer) return;
-    await this.opened(firstValueFrom(this.injector.get(Api).create(customer)));
+    try {
+      const id = await this.injector.get(NewJobs).make(customer);
+      if (id !== null) await this.router.navigate(['/jobs', id]);
+      else
+        this.injector
+          .get(MatSnackBar)
+          .open(
+            `The server does not answer. The job for ${customer} is kept here and made when it does.`,
+            'Close',
+          );
+    } catch (f) {
+      this.injector.get(MatSnackBar).open(failureText(f as CallFailure), 'Close');
+    }
   }
   /** Reads a job file; what is wrong with it is shown with the path of each fault. */
   async readFile(file: File): Promise<void> {
@@ -78,12 +109,12 @@ export class Commands {
     }
     await this.opened(firstValueFrom(this.injector.get(Api).readFile(content)), file.name);
   }
-  private async opened(job: Promise<Job>, fileName?: string): Promise<void> {
+  private async opened(job: Promise<Job>, fileName: string): Promise<void> {
     try {
       await this.router.navigate(['/jobs', (await job).id]);
     } catch (e) {
       const f = e as CallFailure;
-      if (fileName !== undefined && f.kind === 'refused')
+      if (f.kind === 'refused')
         await this.refuse(
           fileName,
           f.error.faults?.map((x) => `${x.path}: ${x.message}`) ?? [f.error.message],
@@ -113,11 +144,16 @@ export class Commands {
     }
     const section = JOB_SECTIONS[Number(key) - 1];
     const id = this.store.id();
-    if (event.altKey && section && id !== null) {
+    const plain = !event.altKey && !event.ctrlKey && !event.metaKey && !typing(event.target);
+    // Alt + a digit may be the browser's own: outside a text the digit alone does it
+    if ((event.altKey || plain) && section && id !== null) {
       run(() => this.router.navigate(['/jobs', id, section.link]));
       return;
     }
-    if (event.altKey || event.ctrlKey || event.metaKey || typing(event.target)) return;
+    if (!plain) {
+      if (key === 'escape' && typing(event.target)) (event.target as HTMLElement).blur();
+      return;
+    }
     if (key === '/') run(() => this.find());
     else if (key === '?') run(() => this.keys());
     else if (key === 'n') run(() => this.newJob());

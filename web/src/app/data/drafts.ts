@@ -13,10 +13,17 @@ interface Schema extends DBSchema {
   /** what is not on the server yet, by job and section */
   waiting: { key: [job: string, section: string]; value: unknown };
   /** what could not be read, with the place where it lay */
+  /** jobs that the server has not made yet */
+  'new-jobs': { key: string; value: NewJob };
   'put-aside': {
     key: number;
     value: { readonly at: string; readonly place: string; readonly value: unknown };
   };
+}
+/** A job that waits to be made, under the id it will have. */
+export interface NewJob {
+  readonly id: string;
+  readonly customer: string;
 }
 export interface Waiting {
   readonly sections: Partial<Record<SectionName, Held>>;
@@ -67,6 +74,27 @@ export class Drafts {
     }
     return { sections, putAside };
   }
+  async keepNew(job: NewJob): Promise<void> {
+    try {
+      await (await this.db).put('new-jobs', job);
+    } catch {
+      // the browser keeps nothing: the job waits as long as this page is open
+    }
+  }
+  async forgetNew(id: string): Promise<void> {
+    try {
+      await (await this.db).delete('new-jobs', id);
+    } catch {
+      // nothing was kept
+    }
+  }
+  async newJobs(): Promise<readonly NewJob[]> {
+    try {
+      return await (await this.db).getAll('new-jobs');
+    } catch {
+      return [];
+    }
+  }
   /** Jobs of which something waits. */
   async jobs(): Promise<readonly string[]> {
     try {
@@ -82,6 +110,7 @@ const open = async () =>
   openDB<Schema>('apt-rigger', SHAPE, {
     upgrade(db) {
       db.createObjectStore('waiting');
+      db.createObjectStore('new-jobs', { keyPath: 'id' });
       db.createObjectStore('put-aside', { autoIncrement: true });
     },
   });

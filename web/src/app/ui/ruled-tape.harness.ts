@@ -4,7 +4,7 @@ import { ComponentHarness } from '@angular/cdk/testing';
 export class RuledTapeHarness extends ComponentHarness {
   static readonly hostSelector = 'app-ruled-tape';
   async marks(): Promise<{ readonly name: string; readonly lack: string }[]> {
-    const links = await this.locatorForAll('a')();
+    const links = await this.locatorForAll('nav > a')();
     return Promise.all(
       links.map(async (a) => {
         const text = (await a.text()).trim().split(/\s{2,}|\n/);

@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { RouterLink, RouterLinkActive } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive } from '@angular/router';
+import { filter, map, startWith, tap } from 'rxjs';
 
 export interface TapeMark {
   readonly label: string;
@@ -8,12 +10,18 @@ export interface TapeMark {
   readonly key: string;
 }
 
-/** One ruled strip for everything that has an order: where you are is filled, what lacks something says so. */
+/** One ruled strip for everything that has an order: where you are is filled, what lacks something says so. On a phone it is one line
+ *  that opens. */
 @Component({
   selector: 'app-ruled-tape',
   imports: [RouterLink, RouterLinkActive],
   template: `
-    <nav [attr.aria-label]="label()">
+    <nav [attr.aria-label]="label()" [class.open]="opened()">
+      <button type="button" class="where" (click)="opened.set(!opened())" [attr.aria-expanded]="opened()">
+        <span>{{ here()?.label ?? 'Sections' }}</span>
+        <span class="lack">{{ here()?.lack }}</span>
+        <span class="turn" aria-hidden="true">{{ opened() ? '×' : '≡' }}</span>
+      </button>
       @for (m of marks(); track m.link) {
         <a
           [routerLink]="m.link"
@@ -27,6 +35,7 @@ export interface TapeMark {
           }
         </a>
       }
+      <div class="more"><ng-content /></div>
     </nav>
   `,
   styles: `
@@ -38,20 +47,19 @@ export interface TapeMark {
       border-bottom: 2px solid var(--ink);
     }
     a {
-      flex: 1;
+      flex: 1 1 auto;
       min-width: 0;
-      display: flex;
-      gap: 8px;
-      align-items: baseline;
-      padding: 8px 10px 9px;
+      display: grid;
+      align-content: start;
+      padding: 5px 8px 9px 10px;
+      min-height: 44px;
       color: var(--ink-2);
       font-weight: 600;
+      line-height: 1.25;
       text-decoration: none;
       border-left: 1px solid var(--ink);
-      white-space: nowrap;
-      overflow: hidden;
       background: repeating-linear-gradient(90deg, transparent 0 11px, var(--hair) 11px 12px) left bottom /
-        100% 7px no-repeat;
+        100% 5px no-repeat;
     }
     a:hover {
       color: var(--ink);
@@ -59,21 +67,83 @@ export interface TapeMark {
     a.here {
       background-color: var(--heather);
       color: var(--on-heather);
+      box-shadow: inset 0 3px 0 var(--ink);
     }
-    a:focus-visible {
+    a:focus-visible,
+    .where:focus-visible {
+      outline: 2px solid var(--heather);
       outline-offset: -3px;
     }
     a.here:focus-visible {
       outline-color: var(--on-heather);
     }
     .lack {
-      font: 400 11.5px/1 var(--mono);
+      font: 400 11.5px/1.2 var(--text);
+      font-stretch: 88%;
       color: var(--rust);
-      overflow: hidden;
-      text-overflow: ellipsis;
     }
     .here .lack {
       color: inherit;
+    }
+    .where,
+    .more {
+      display: none;
+    }
+    @media (forced-colors: active) {
+      a.here {
+        forced-color-adjust: none;
+        background: Highlight;
+        color: HighlightText;
+      }
+    }
+    @media (max-width: 640px) {
+      nav {
+        padding: 0;
+        flex-direction: column;
+      }
+      .where {
+        all: unset;
+        box-sizing: border-box;
+        cursor: pointer;
+        display: flex;
+        align-items: center;
+        gap: 10px;
+        min-height: 48px;
+        padding: 0 16px;
+        font-weight: 600;
+        width: 100%;
+      }
+      .turn {
+        margin-left: auto;
+        font-size: 20px;
+      }
+      a {
+        display: none;
+      }
+      .open a {
+        display: flex;
+        justify-content: space-between;
+        align-items: center;
+        gap: 12px;
+        min-height: 48px;
+        padding: 0 16px;
+        border-left: 0;
+        border-top: 1px solid var(--hair);
+        background-image: none;
+      }
+      .open .lack {
+        font-size: 13px;
+        text-align: right;
+      }
+      nav.open {
+        max-height: 70vh;
+        overflow: auto;
+      }
+      .open .more {
+        display: flex;
+        flex-wrap: wrap;
+        border-top: 1px solid var(--ink);
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -81,4 +151,19 @@ export interface TapeMark {
 export class RuledTape {
   readonly label = input.required<string>();
   readonly marks = input.required<readonly TapeMark[]>();
+  private readonly router = inject(Router);
+  protected readonly opened = signal(false);
+  private readonly link = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      startWith(null),
+      tap(() => {
+        this.opened.set(false);
+      }),
+      map(() => this.router.url.split(/[?#]/)[0]?.split('/').at(-1) ?? ''),
+      takeUntilDestroyed(),
+    ),
+    { initialValue: '' },
+  );
+  protected readonly here = computed(() => this.marks().find((m) => m.link === this.link()));
 }

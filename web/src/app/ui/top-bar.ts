@@ -25,7 +25,7 @@ import { Theme } from '../data/theme';
         <ng-content select="[bar-right]" />
         <a routerLink="/shop/catalogue" class="shop">shop</a>
         <button type="button" (click)="commands.find()"><kbd>/</kbd> find</button>
-        <button type="button" (click)="commands.keys()"><kbd>?</kbd> keys</button>
+        <button type="button" class="wide" (click)="commands.keys()"><kbd>?</kbd> keys</button>
         <button
           type="button"
           (click)="shop.useUnit(unit() === 'mm' ? 'in' : 'mm')"
@@ -33,7 +33,12 @@ import { Theme } from '../data/theme';
         >
           {{ unit() }}
         </button>
-        <button type="button" (click)="theme.toggle()" [attr.aria-label]="'Switch to ' + other()">
+        <button
+          type="button"
+          class="wide"
+          (click)="theme.toggle()"
+          [attr.aria-label]="'Switch to ' + other()"
+        >
           {{ other() }}
         </button>
       </div>
@@ -95,6 +100,27 @@ import { Theme } from '../data/theme';
     @media (max-width: 1000px) {
       :host-context(app-job-shell) .shop,
       :host-context(app-job-shell) kbd {
+        display: none;
+      }
+    }
+    @media (max-width: 640px) {
+      header {
+        padding: 0 8px 0 12px;
+        gap: 6px;
+      }
+      .right {
+        gap: 0;
+      }
+      button,
+      .right a {
+        min-height: 44px;
+        box-sizing: border-box;
+        display: inline-flex;
+        align-items: center;
+      }
+      .right .wide,
+      .right kbd,
+      :host-context(app-job-shell) .shop {
         display: none;
       }
     }

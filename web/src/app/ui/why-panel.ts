@@ -12,9 +12,9 @@ import { Why } from '../data/why';
   imports: [NgTemplateOutlet, MatButtonModule],
   template: `
     @if (why.open(); as open) {
-      <section aria-label="Why" aria-live="polite">
+      <section aria-label="Why">
         <div class="top">
-          <h2>Why {{ text(open.figure) }}?</h2>
+          <h2 id="why" tabindex="-1">Why {{ text(open.figure) }}?</h2>
           <button matButton type="button" (click)="why.close()">Close</button>
         </div>
         <p class="small">{{ open.asked }}</p>

@@ -54,19 +54,44 @@ describe('Bench', () => {
     expect(await v.text()).not.toContain('Setting up the axle');
     start.mockRestore();
   });
-  it('says what the lift did to this axle, and shows the linkage from three sides', async () => {
+  it('says what the lift did to this axle, and draws it from ahead; the other sides are a press away', async () => {
     const v = await show(demoJob('hut-warden'));
     expect(await v.headline()).toMatch(
       /^Front axle stands 46 mm higher; outer CV joint 4\.4° to 6\.2° of 8\.0°\.$/,
     );
-    const views = await v.loader.getAllHarnesses(LinkageHarness);
-    expect(await Promise.all(views.map((x) => x.spoken()))).toEqual([
-      'Front view of the linkage, today and planned',
-      'Side view of the linkage, today and planned',
-      'Plan view of the linkage, today and planned',
-    ]);
-    for (const x of views) expect(await x.members('planned')).toBeGreaterThan(8);
-    expect(await v.text()).toContain('Camber');
+    const drawn = async () => {
+      const views = await v.loader.getAllHarnesses(LinkageHarness);
+      expect(views).toHaveLength(1);
+      expect(await views[0]!.members('planned')).toBeGreaterThan(8);
+      return views[0]!.spoken();
+    };
+    expect(await drawn()).toBe('Front view of the linkage, today and planned');
+    for (const [press, spoken] of [
+      ['from the side', 'Side view'],
+      ['from above', 'Plan view'],
+    ] as const) {
+      [...(v.fixture.nativeElement as HTMLElement).querySelectorAll<HTMLButtonElement>('.seen button')]
+        .find((b) => b.textContent.trim() === press)!
+        .click();
+      await v.settled();
+      expect(await drawn()).toContain(spoken);
+    }
+  });
+  it('tells each figure today and planned with its stroke, and opens one into its curve', async () => {
+    const v = await show(demoJob('hut-warden'));
+    const lines = () => [...(v.fixture.nativeElement as HTMLElement).querySelectorAll<HTMLElement>('.line')];
+    const cv = lines().find((l) => l.textContent.includes('Outer CV joint'))!;
+    expect(cv.textContent.replace(/\s+/g, ' ')).toMatch(/Outer CV joint ?4\.4\d* ° ?→ ?6\.2\d* °/);
+    const [today, planned] = ['.today', '.planned'].map((c) =>
+      cv.querySelector(`path${c}`)!.getAttribute('d')!,
+    );
+    expect(today).toMatch(/^M[\d.]+ [\d.]+L/);
+    expect(planned).not.toBe(today);
+    expect(cv.querySelectorAll('.tick').length).toBeGreaterThanOrEqual(4);
+    expect(v.fixture.nativeElement.querySelector('app-curve-chart')).toBeNull();
+    cv.querySelector('button')!.click();
+    await v.settled();
+    expect(lines().find((l) => l.querySelector('app-curve-chart'))!.textContent).toContain('Outer CV joint');
   });
   it('the lifted wheel hangs lower under the body; moved up, it comes up', async () => {
     const v = await show(demoJob('hut-warden'));
@@ -120,8 +145,9 @@ describe('Bench', () => {
       saved = b as Blob;
       return 'blob:x';
     };
+    (v.fixture.nativeElement as HTMLElement).querySelector<HTMLElement>('.line button')!.click();
     const click = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
-    await (await v.loader.getHarness(MatButtonHarness.with({ text: 'Curves as CSV' }))).click();
+    await (await v.loader.getHarness(MatButtonHarness.with({ text: 'All curves as CSV' }))).click();
     click.mockRestore();
     const text = await new Promise<string>((done) => {
       const reader = new FileReader();

@@ -13,6 +13,7 @@ import {
   type Figure,
   type Linkage,
   type Result,
+  formatDecimal,
 } from '@rigger/core';
 import {
   benchHeadline,
@@ -33,7 +34,8 @@ import { NotPosed } from '../../ui/not-posed';
 import { NumberField } from '../../ui/number-field';
 import { BenchModel } from './bench-model';
 import { CurveChart, type CurveData } from './curve-chart';
-import { LinkageView } from '../../drawing/linkage-view';
+import { Stroke } from './stroke';
+import { LinkageView, type Seen } from '../../drawing/linkage-view';
 
 interface Row {
   readonly name: string;
@@ -66,6 +68,7 @@ const ROLL_MM = 120;
     NumberField,
     LinkageView,
     CurveChart,
+    Stroke,
   ],
   providers: [BenchModel],
   templateUrl: './bench.html',
@@ -79,15 +82,18 @@ export class BenchView {
   private readonly shop = inject(Shop);
   private readonly chart = viewChild(CurveChart);
   protected readonly curveWords = CURVE_WORDS;
-  private readonly wanted = signal<CurveName>('camber');
+  protected readonly sides = SIDES;
+  protected readonly seen = signal<Seen>('front');
+  /** the line that is opened into its curve */
+  private readonly wanted = signal<CurveName | null>(null);
   protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly curves = computed(() => {
     const b = this.model.bench();
     return CURVES.filter((c) => b?.planned.curves[c]?.some((v) => v !== null));
   });
   protected readonly curve = computed<CurveName | null>(() => {
-    const all = this.curves();
-    return all.includes(this.wanted()) ? this.wanted() : (all[0] ?? null);
+    const wanted = this.wanted();
+    return wanted !== null && this.curves().includes(wanted) ? wanted : null;
   });
   protected readonly headline = computed(() => {
     const [b, a] = [this.model.bench(), this.view.assessment()];
@@ -115,30 +121,40 @@ export class BenchView {
       width: side?.state.sectionOnRimMm ?? 255,
     };
   });
-  protected readonly chartData = computed<CurveData | null>(() => {
+  /** every curve of the axle: what it is at ride height, and its stroke */
+  protected readonly strokes = computed(() => {
     const b = this.model.bench();
-    const c = this.curve();
-    if (!b || !c) return null;
+    if (!b) return [];
     const room = b.planned.room;
-    return {
-      title: CURVE_WORDS[c].name,
-      unit: CURVE_WORDS[c].unit,
-      travelMm: b.travelMm,
-      now: b.now.curves[c] ?? [],
-      planned: b.planned.curves[c] ?? [],
-      band: b.bands[c] ?? null,
-      marks: [
-        { zMm: b.now.zMm, label: 'today' },
-        { zMm: b.planned.zMm, label: 'planned' },
-        { zMm: b.loadedZMm, label: 'loaded' },
-        ...(room
-          ? [
-              { zMm: b.planned.zMm - room.droopMm, label: `droop: ${room.droopBy}` },
-              { zMm: b.planned.zMm + room.bumpMm, label: room.bumpBy },
-            ]
-          : []),
-      ],
-    };
+    const marks = [
+      { zMm: b.now.zMm, label: 'today' },
+      { zMm: b.planned.zMm, label: 'planned' },
+      { zMm: b.loadedZMm, label: 'loaded' },
+      ...(room
+        ? [
+            { zMm: b.planned.zMm - room.droopMm, label: `droop: ${room.droopBy}` },
+            { zMm: b.planned.zMm + room.bumpMm, label: room.bumpBy },
+          ]
+        : []),
+    ];
+    return this.curves().map((curve) => {
+      const { name: title, unit } = CURVE_WORDS[curve];
+      const [now, planned] = [b.now.curves[curve] ?? [], b.planned.curves[curve] ?? []];
+      const at = (values: readonly (number | null)[], zMm: number) => {
+        const v = values[nearest(b.travelMm, zMm)];
+        return v == null ? '–' : `${formatDecimal(v, Math.abs(v) < 10 ? 2 : 1)} ${unit}`.trim();
+      };
+      const data: CurveData = {
+        title,
+        unit,
+        travelMm: b.travelMm,
+        now,
+        planned,
+        band: b.bands[curve] ?? null,
+        marks,
+      };
+      return { curve, data, now: at(now, b.now.zMm), planned: at(planned, b.planned.zMm) };
+    });
   });
   protected readonly atMm = computed(
     () => (this.model.bench()?.planned.zMm ?? 0) + this.model.position().travelMm,
@@ -214,7 +230,7 @@ export class BenchView {
   private from = 0;
 
   protected pick(c: CurveName): void {
-    this.wanted.set(c);
+    this.wanted.update((w) => (w === c ? null : c));
   }
   protected slide(key: Slide['key'], mm: number): void {
     if (key === 'travelMm') this.model.stop();
@@ -258,6 +274,14 @@ export class BenchView {
   }
 }
 
+/** The axle stands in one drawing; the other sides of it are a press away. */
+const SIDES: readonly { readonly seen: Seen; readonly name: string }[] = [
+  { seen: 'front', name: 'from ahead' },
+  { seen: 'side', name: 'from the side' },
+  { seen: 'plan', name: 'from above' },
+];
+const nearest = (list: readonly number[], v: number): number =>
+  list.reduce((best, x, i) => (Math.abs(x - v) < Math.abs((list[best] ?? Infinity) - v) ? i : best), 0);
 const linkageOf = (
   r: Result<{ readonly linkage: Linkage }, { readonly code: string }> | undefined,
 ): Linkage | null => (r?.ok ? r.value.linkage : null);

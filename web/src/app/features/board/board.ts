@@ -19,6 +19,7 @@ import { lackText, localDay, plural, shortDay, STAGE_WORDS, type Headline } from
 import { catchError, merge, of, skip, startWith, Subject, switchMap, type Observable } from 'rxjs';
 import { Api, failureText, type CallFailure } from '../../data/api';
 import { Commands } from '../../data/commands';
+import { NewJobs } from '../../data/new-jobs';
 import { Shop } from '../../data/shop';
 import { HeadlineBlock } from '../../ui/headline';
 import { TopBar } from '../../ui/top-bar';
@@ -45,6 +46,7 @@ export class Board {
   private readonly api = inject(Api);
   protected readonly shop = inject(Shop);
   protected readonly commands = inject(Commands);
+  protected readonly fresh = inject(NewJobs);
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
   private readonly page = signal<BoardPage | null>(null);
   private readonly problem = signal<string | null>(null);

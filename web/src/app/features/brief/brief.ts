@@ -65,6 +65,7 @@ export class BriefView {
   protected readonly head = new FormGroup({
     customer: this.text(),
     trade: this.text(),
+    phone: this.text(),
     stage: new FormControl<Stage>('brief', { nonNullable: true }),
     promiseDate: new FormControl<string | null>(null),
   });

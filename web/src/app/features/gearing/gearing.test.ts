@@ -5,20 +5,11 @@ import { MatSelectHarness } from '@angular/material/select/testing';
 import type { JobSections } from '@rigger/core';
 import { demoJob, plainJob } from '@rigger/core/testing/demo-world';
 import { openBench } from '../../../testing/shop-bench';
+import { Shop } from '../../data/shop';
 import { FigureHarness } from '../../ui/figure.harness';
 import { HeadlineHarness } from '../../ui/headline.harness';
 import { GearingView } from './gearing';
 
-const drawn: { data: { datasets: { label: string; data: { x: number; y: number | null }[] }[] } }[] = [];
-jest.mock('chart.js', () => ({
-  Chart: class {
-    static readonly register = jest.fn();
-    readonly destroy = jest.fn();
-    constructor(_: unknown, config: never) {
-      drawn.push(config);
-    }
-  },
-}));
 async function show(job: JobSections) {
   const bench = await openBench(job);
   const fixture = TestBed.createComponent(GearingView);
@@ -51,20 +42,22 @@ describe('Gearing', () => {
     ])
       expect(spoken.some((s) => wanted.test(s))).toBe(true);
   });
-  it('draws one line for each gear of the ratio looked at, and today’s top gear', async () => {
+  it('draws each gear on the tape of speed, today’s above the planned one, and follows the ratio looked at', async () => {
     const v = await show(demoJob('hut-warden'));
-    const last = () => drawn.at(-1)!.data.datasets;
-    expect(last().map((d) => d.label)).toEqual([
-      ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map(String),
-      'top, today’s tyre, 3.42',
-    ]);
-    const top = () => last()[8]!.data.find((p) => p.x === 100)!.y!;
+    const element = v.fixture.nativeElement as HTMLElement;
+    const bars = (of: string) =>
+      [...element.querySelectorAll(`app-gear-tape rect.${of}`)].map((r) => Number(r.getAttribute('width')));
+    const spoken = () => element.querySelector('app-gear-tape svg')!.getAttribute('aria-label')!;
+    expect([bars('planned').length, bars('today').length]).toEqual([9, 9]);
+    expect(spoken()).toMatch(/km\/h, cruising at 90\. gear 1: \d+ to \d+;/);
+    const top = () => Number(/gear 3: \d+ to (\d+)/.exec(spoken())![1]);
     const before = top();
-    (v.fixture.nativeElement as HTMLElement)
-      .querySelectorAll<HTMLButtonElement>('td button.link')[3]!
-      .click();
+    element.querySelectorAll<HTMLButtonElement>('td button.link')[3]!.click();
     await v.fixture.whenStable();
-    expect(top() / before).toBeCloseTo(4.1 / 3.42, 6);
+    expect(before / top()).toBeCloseTo(4.1 / 3.42, 1);
+    TestBed.inject(Shop).useUnit('in');
+    await v.fixture.whenStable();
+    expect(spoken()).toContain('mph, cruising at 56');
   });
   it('a ratio chosen for the build goes to the job and onto the card', async () => {
     const v = await show(demoJob('hut-warden'));

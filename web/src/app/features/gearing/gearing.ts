@@ -5,25 +5,20 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
-import { engineRpm, formatDecimal, type Figure } from '@rigger/core';
+import { formatDecimal, gearBands, type Figure } from '@rigger/core';
 import { CALIBRATION_WORDS, gearingHeadline } from '@rigger/wording';
 import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { MakeFile, type Export } from '../../data/make-file';
+import { GearTape, type Gears } from '../../drawing/gear-tape';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
-import { LineChart, type LineChartData } from '../../ui/line-chart';
 
 const CARD: Export = {
   what: 'calibration.pdf',
   label: 'Print the card',
   fileName: (n) => `calibration-${n}.pdf`,
 };
-/** the chart's speeds, km/h, and where an engine's range ends, rpm */
-const FASTEST_KMH = 160;
-const SPEED_STEP_KMH = 5;
-const CHART_RPM = 4500;
-
 /** Engine speed by gear and speed for each axle ratio, what a larger tyre takes away, and what is entered for it. */
 @Component({
   selector: 'app-gearing',
@@ -36,7 +31,7 @@ const CHART_RPM = 4500;
     MatSelectModule,
     FigureButton,
     HeadlineBlock,
-    LineChart,
+    GearTape,
   ],
   providers: [MakeFile],
   templateUrl: './gearing.html',
@@ -56,53 +51,22 @@ export class GearingView {
     newAxleRatio: new FormControl<number | null>(null),
   });
   private readonly picked = signal<number | null>(null);
-  /** the ratio whose lines are drawn: the one looked at, else what will be in it, else the first listed */
+  /** the ratio whose gears are drawn: the one looked at, else what will be in it, else the first listed */
   protected readonly shown = computed(() => {
     const g = this.gearing();
     return this.picked() ?? g?.after ?? g?.rows[0]?.axle ?? null;
   });
-  protected readonly lines = computed<LineChartData | null>(() => {
-    const [g, axle] = [this.gearing(), this.shown()];
-    if (!g || axle === null) return null;
-    const speeds = Array.from({ length: FASTEST_KMH / SPEED_STEP_KMH + 1 }, (_, i) => i * SPEED_STEP_KMH);
-    const line = (gear: number, ratio: number, rollingRadiusMm: number) =>
-      speeds.map((speedKmh) => {
-        const rpm = engineRpm({ speedKmh, gear, axle: ratio, transfer: 1, rollingRadiusMm });
-        return { x: speedKmh, y: rpm > CHART_RPM ? null : rpm };
-      });
-    const top = g.gears.at(-1) ?? 1;
-    const row = g.rows.find((r) => r.axle === axle);
-    const was = g.rows.find((r) => r.axle === g.inVehicle);
+  protected readonly bands = computed<Gears | null>(() => {
+    const [g, axle, engine] = [
+      this.gearing(),
+      this.shown(),
+      this.view.assessment()?.vehicle?.platform.engine,
+    ];
+    if (!g || axle === null || !engine) return null;
     return {
-      title: `Engine speed by gear and speed with ${formatDecimal(axle, 2)} axles`,
-      xTitle: 'speed, km/h',
-      yTitle: 'engine, rpm',
-      x: [0, FASTEST_KMH],
-      y: [0, CHART_RPM],
-      lines: [
-        ...g.gears.map((gear, i) => ({
-          label: String(i + 1),
-          tone: i === g.gears.length - 1 ? ('strong' as const) : ('plain' as const),
-          points: line(gear, axle, g.rollingMm.target),
-        })),
-        ...(was
-          ? [
-              {
-                label: `top, today’s tyre, ${formatDecimal(was.axle, 2)}`,
-                tone: 'quiet' as const,
-                dashed: true,
-                points: line(top, was.axle, g.rollingMm.today),
-              },
-            ]
-          : []),
-      ],
-      spots: [
-        ...(was ? [{ x: g.cruisingKmh, y: was.today.value, label: 'cruising today' }] : []),
-        ...(row && (!was || Math.abs(row.target.value - was.today.value) > 60)
-          ? [{ x: g.cruisingKmh, y: row.target.value, label: 'with the new tyre' }]
-          : []),
-      ],
-      uprights: [{ x: g.cruisingKmh, label: `${g.cruisingKmh} km/h` }],
+      planned: gearBands(g.gears, axle, engine, g.rollingMm.target),
+      today: g.inVehicle === null ? null : gearBands(g.gears, g.inVehicle, engine, g.rollingMm.today),
+      cruisingKmh: g.cruisingKmh,
     };
   });
   protected readonly cardRows = computed<

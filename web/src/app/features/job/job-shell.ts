@@ -28,11 +28,13 @@ import {
 } from '@rigger/wording';
 import { firstValueFrom } from 'rxjs';
 import { Commands } from '../../data/commands';
+import { Fold } from '../../data/fold';
 import { JobStore, type Conflict } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Live } from '../../data/live';
 import { JOB_SECTIONS, LINK_OF } from '../../data/sections';
 import { Shop } from '../../data/shop';
+import { Theme } from '../../data/theme';
 import { Why } from '../../data/why';
 import { ElevationView } from '../../drawing/elevation-view';
 import { RuledTape, type TapeMark } from '../../ui/ruled-tape';
@@ -62,11 +64,17 @@ export class JobShell {
   protected readonly shop = inject(Shop);
   protected readonly why = inject(Why);
   protected readonly commands = inject(Commands);
+  protected readonly fold = inject(Fold);
+  protected readonly theme = inject(Theme);
   private readonly live = inject(Live);
   private readonly router = inject(Router);
   private readonly dialogs = inject(MatDialog);
   private readonly snacks = inject(MatSnackBar);
 
+  /** the number to call, as a telephone takes it */
+  protected readonly phone = computed(
+    () => this.store.sections()?.head.phone.replaceAll(/[^\d+]/g, '') ?? '',
+  );
   protected readonly here = computed(() => {
     const others = this.live.others();
     return others.length === 0 ? '' : `${others.join(', ')} ${others.length === 1 ? 'is' : 'are'} here too`;

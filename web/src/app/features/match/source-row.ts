@@ -91,6 +91,20 @@ export interface SaidSource extends SourceVerdict {
       line-height: 1.35;
       color: var(--ink-2);
     }
+    @media (max-width: 640px) {
+      :host {
+        display: block;
+        padding-left: 40px !important;
+      }
+      .pick {
+        position: absolute;
+        left: -8px;
+        top: 4px;
+      }
+      .num {
+        text-align: left;
+      }
+    }
     .reason.weighs {
       color: var(--ink);
     }

@@ -226,7 +226,14 @@ export class RubView {
     if (!s || !c) return '';
     const style = this.shop.style();
     const mm = s.map.clearanceMm[c.row]?.[c.column] ?? null;
-    const kind = this.model.posed()?.nearest.kind;
+    const posed = this.model.posed();
+    const kind = posed?.nearest.kind;
+    // what turns with the wheel is as near in every pose, so the map leaves it out; the answer here does not
+    const least = posed?.obstacles.reduce((a, b) => (b.clearanceMm < a.clearanceMm ? b : a));
+    const always =
+      least && mm !== null && least.kind !== kind && least.clearanceMm < mm
+        ? `; nearer, in every pose: ${OBSTACLE_WORDS[least.kind]} ${missText(least.clearanceMm, style)}`
+        : '';
     const at = s.map.grid.across[c.column] ?? 0;
     const turned =
       s.acrossIs === 'kingpin-deg'
@@ -234,7 +241,7 @@ export class RubView {
         : s.acrossIs === 'rack-mm'
           ? `rack ${length(Math.abs(at), style)} ${at >= 0 ? 'left' : 'right'}`
           : `other wheel at ${length(at, style)}`;
-    return `Travel ${length(s.map.grid.zMm[c.row] ?? 0, style)}, ${turned}: ${mm === null ? 'the linkage does not reach' : `${kind ? `${OBSTACLE_WORDS[kind]} ` : ''}${missText(mm, style)}`}`;
+    return `Travel ${length(s.map.grid.zMm[c.row] ?? 0, style)}, ${turned}: ${mm === null ? 'the linkage does not reach' : `${kind ? `${OBSTACLE_WORDS[kind]} ` : ''}${missText(mm, style)}`}${always}`;
   });
   protected readonly share = computed(() => formatDecimal((this.model.study()?.rubShare ?? 0) * 100, 1));
   protected readonly points = computed(() =>

@@ -16,6 +16,7 @@ import {
   type VehicleCandidate,
 } from '@rigger/core';
 import { PLACE_WORDS, plural, variantWords, vehicleHeadline } from '@rigger/wording';
+import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
@@ -46,6 +47,7 @@ export class VehicleView {
   protected readonly store = inject(JobStore);
   protected readonly view = inject(JobView);
   private readonly shop = inject(Shop);
+  private readonly arrival = inject(Arrival);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly places = PLACES;
   protected readonly placeWords = PLACE_WORDS;
@@ -97,6 +99,7 @@ export class VehicleView {
       },
       'finder',
     );
+    this.arrival.next('.question', '#add-change');
   }
   protected leaveVehicle(): void {
     this.store.patch('vehicle', { platform: null, variant: {} }, 'finder');
@@ -110,6 +113,7 @@ export class VehicleView {
       { variant: value === null ? variant : { ...variant, [field.key]: value } },
       `variant.${field.key}`,
     );
+    this.arrival.next(value === null ? `[aria-labelledby="q-${field.key}"]` : '.question', '#add-change');
   }
   protected labelOf(field: VariantField): string {
     const value = this.vehicle()?.variant[field.key];
@@ -126,16 +130,15 @@ export class VehicleView {
       .join('; ');
 
   protected addChange(): void {
+    const id = crypto.randomUUID();
     this.store.patch(
       'vehicle',
       {
-        changes: [
-          ...(this.section()?.changes ?? []),
-          { id: crypto.randomUUID(), what: '', part: null, axle: null, liftMm: null },
-        ],
+        changes: [...(this.section()?.changes ?? []), { id, what: '', part: null, axle: null, liftMm: null }],
       },
       'changes',
     );
+    this.arrival.next(`#row-${id}`);
   }
   protected editChange(id: string, change: Partial<Change>): void {
     this.store.patch(
@@ -150,6 +153,7 @@ export class VehicleView {
       { changes: (this.section()?.changes ?? []).filter((c) => c.id !== id) },
       'changes',
     );
+    this.arrival.next('#add-change');
   }
   protected addAccessory(): void {
     const fresh: Accessory = {
@@ -164,6 +168,7 @@ export class VehicleView {
       { accessories: [...(this.section()?.accessories ?? []), fresh] },
       'accessories',
     );
+    this.arrival.next(`#row-${fresh.id}`);
   }
   protected editAccessory(id: string, change: Partial<Accessory>): void {
     this.store.patch(
@@ -180,5 +185,6 @@ export class VehicleView {
       { accessories: (this.section()?.accessories ?? []).filter((a) => a.id !== id) },
       'accessories',
     );
+    this.arrival.next('#add-accessory');
   }
 }
