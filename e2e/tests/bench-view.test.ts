@@ -28,7 +28,7 @@ test('the bench: drag, steer, type, play, switch a part off, save the curves', a
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('checkbox', { name: /IW-55/ }).uncheck();
   await expect(headline).toContainText('4.4° to 8.9°');
-  await page.getByRole('button', { name: /^Outer CV joint/ }).click();
+  await page.locator('.line', { hasText: 'Outer CV joint' }).getByRole('button').click();
   const [csv] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'All curves as CSV' }).click(),

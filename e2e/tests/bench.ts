@@ -87,7 +87,7 @@ export function watch(page: Page, wrong: string[], base: () => string): void {
     if (m.type() !== 'error') return;
     // a save that meets a dead or contradicting server is told to the person; the browser logs it by itself
     if (
-      /net::ERR_CONNECTION_REFUSED|net::ERR_EMPTY_RESPONSE|net::ERR_CONNECTION_RESET|409 \(Conflict\)|422 \(/.test(
+      /net::ERR_(CONNECTION_REFUSED|EMPTY_RESPONSE|CONNECTION_RESET|INTERNET_DISCONNECTED|INCOMPLETE_CHUNKED_ENCODING|NETWORK_CHANGED)|409 \(Conflict\)|422 \(/.test(
         m.text(),
       )
     )

@@ -23,10 +23,7 @@ addEventListener('install', (event) => {
   const worker = self as unknown as { skipWaiting(): Promise<void> };
   const installing = event as Event & { waitUntil(done: Promise<unknown>): void };
   installing.waitUntil(
-    Promise.all([
-      worker.skipWaiting(),
-      page.handleAll({ event: installing, request: new Request(PAGE) })[1],
-    ]),
+    Promise.all([worker.skipWaiting(), page.handleAll({ event: installing, request: new Request(PAGE) })[1]]),
   );
 });
 addEventListener('activate', (event) => {

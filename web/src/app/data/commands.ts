@@ -38,7 +38,8 @@ export class Commands {
     inject(DOCUMENT).addEventListener(
       'keydown',
       (e) => {
-        if (e.key.length === 1 && e.key !== ' ' && isClosedList(e.target)) e.stopPropagation();
+        const letter = e.key.length === 1 && e.key !== ' ' && !e.altKey && !e.ctrlKey && !e.metaKey;
+        if (letter && isClosedList(e.target)) e.stopPropagation();
       },
       { capture: true },
     );

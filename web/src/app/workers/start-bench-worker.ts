@@ -1,5 +1,6 @@
-import { releaseProxy, wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import type { BenchApi } from './bench-api';
+import { workerOf } from './worker-of';
 
 export interface BenchWorker {
   readonly api: Remote<BenchApi>;
@@ -7,13 +8,8 @@ export interface BenchWorker {
 }
 /** Starts the bench's worker; alone in its file so that a test can put something else in its place. */
 export function startBenchWorker(): BenchWorker {
-  const worker = new Worker(new URL('./bench.worker', import.meta.url), { type: 'module' });
-  const api = wrap<BenchApi>(worker);
-  return {
-    api,
-    stop: () => {
-      api[releaseProxy]();
-      worker.terminate();
-    },
-  };
+  const { api, end } = workerOf<BenchApi>(
+    new Worker(new URL('./bench.worker', import.meta.url), { type: 'module' }),
+  );
+  return { api, stop: end };
 }

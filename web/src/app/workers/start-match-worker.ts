@@ -1,5 +1,6 @@
-import { releaseProxy, wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import type { MatchApi } from './match-api';
+import { workerOf } from './worker-of';
 
 export interface MatchWorker {
   readonly api: Remote<MatchApi>;
@@ -7,13 +8,8 @@ export interface MatchWorker {
 }
 /** Starts the matcher's worker; alone in its file so that a test can put something else in its place. */
 export function startMatchWorker(): MatchWorker {
-  const worker = new Worker(new URL('./match.worker', import.meta.url), { type: 'module' });
-  const api = wrap<MatchApi>(worker);
-  return {
-    api,
-    stop: () => {
-      api[releaseProxy]();
-      worker.terminate();
-    },
-  };
+  const { api, end } = workerOf<MatchApi>(
+    new Worker(new URL('./match.worker', import.meta.url), { type: 'module' }),
+  );
+  return { api, stop: end };
 }

@@ -1,6 +1,7 @@
-import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import type { RubProgress } from '@rigger/core';
 import type { RubApi } from './rub-api';
+import { workerOf } from './worker-of';
 
 export interface RubWorker {
   readonly api: Pick<Remote<RubApi>, 'study' | 'stop' | 'pose' | 'compare'>;
@@ -10,14 +11,8 @@ export interface RubWorker {
 }
 /** Starts the rub map's worker; alone in its file so that a test can put something else in its place. */
 export function startRubWorker(): RubWorker {
-  const worker = new Worker(new URL('./rub.worker', import.meta.url), { type: 'module' });
-  const api = wrap<RubApi>(worker);
-  return {
-    api,
-    listener: (told) => proxy(told),
-    end: () => {
-      api[releaseProxy]();
-      worker.terminate();
-    },
-  };
+  const { api, end } = workerOf<RubApi>(
+    new Worker(new URL('./rub.worker', import.meta.url), { type: 'module' }),
+  );
+  return { api, listener: (told) => proxy(told), end };
 }

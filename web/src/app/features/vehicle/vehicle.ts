@@ -113,7 +113,8 @@ export class VehicleView {
       { variant: value === null ? variant : { ...variant, [field.key]: value } },
       `variant.${field.key}`,
     );
-    this.arrival.next(value === null ? `[aria-labelledby="q-${field.key}"]` : '.question', '#add-change');
+    const asked = `#question-${field.key}`;
+    this.arrival.next(value === null ? asked : `.question:not(${asked})`, '#add-change');
   }
   protected labelOf(field: VariantField): string {
     const value = this.vehicle()?.variant[field.key];
