@@ -6,7 +6,7 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 12_000 },
   fullyParallel: false,
-  workers: 1,
+  workers: 2,
   // the JSON goes where PLAYWRIGHT_JSON_OUTPUT_NAME says, for the closing line of `npm test`
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   outputDir: '../test-results/journeys',
