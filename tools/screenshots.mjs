@@ -18,6 +18,7 @@ const { base } = server;
 const browser = await openBrowser();
 const desk = { width: 1280, height: 800 };
 const bay = { width: 834, height: 1112 };
+const phone = { width: 390, height: 844 };
 /** name, job, view, and what is done before the picture is taken */
 const SHOTS = [
   ['board', null, '', desk],
@@ -32,7 +33,7 @@ const SHOTS = [
   ['match', 1013, 'match', desk],
   ['why', 1012, 'match', desk, async (page) => page.getByRole('button', { name: /^Front lift:/ }).click()],
   ['bench-wishbone', 1012, 'bench', desk],
-  ['bench-strut', 1014, 'bench', desk],
+  ['phone-tape', 1012, 'tape', phone],
   ['bench-linked-axle', 1013, 'bench', desk],
   ['sheet', 1012, 'sheet', desk],
   ['sheet-bay', 1014, 'sheet', bay],

@@ -49,7 +49,7 @@ export function createApp(options: AppOptions): Express {
   app.use(helmet(POLICY));
   app.use(guard(options));
   // below this the deflate thread costs more than the bytes it saves (npm run bench)
-  app.use(compression({ threshold: '8kb' }));
+  app.use(compression({ threshold: '32kb' }));
   app.use('/api', (_req, res, next) => {
     res.setHeader('Cache-Control', 'no-store'); // what customers said stays out of every cache
     next();

@@ -1,3 +1,5 @@
+import { quoted } from './format';
+
 const DAY = { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' } as const;
 
 // making one costs more than using it a hundred times
@@ -17,9 +19,9 @@ export type DayFault =
 export function dayFaultText(f: DayFault): string {
   switch (f.code) {
     case 'day-unreadable':
-      return `“${f.text}” is no day of the calendar. Write 4 Dec, 4.12.2026 or 2026-12-04.`;
+      return `${quoted(f.text)} is no day of the calendar. Write 4 Dec, 4.12.2026 or 2026-12-04.`;
     case 'day-two-ways':
-      return `“${f.text}” can be ${shortDay(f.ways[0])} or ${shortDay(f.ways[1])}. Write the month as a word.`;
+      return `${quoted(f.text)} can be ${shortDay(f.ways[0])} or ${shortDay(f.ways[1])}. Write the month as a word.`;
     case 'day-far':
       return `${longDay(f.day)} is outside ${f.from} to ${f.to}. Check the year.`;
   }

@@ -1,5 +1,5 @@
 import { formatDecimal, type Lack, type Unreadable } from '@rigger/core';
-import { plural } from './format';
+import { plural, quoted } from './format';
 import { fieldText } from './job-fields';
 
 export function lackText(l: Lack): string {
@@ -33,4 +33,4 @@ export function lackText(l: Lack): string {
 }
 /** What keeps a job from being printed: each entry that cannot be read, by its name. */
 export const unreadableText = (all: readonly Unreadable[]): string =>
-  `Not printed, since this cannot be read: ${all.map((u) => `${fieldText(u.section, u.path)} “${u.text}”`).join('; ')}. Correct it, then print.`;
+  `Not printed, since this cannot be read: ${all.map((u) => `${fieldText(u.section, u.path)} ${quoted(u.text)}`).join('; ')}. Correct it, then print.`;

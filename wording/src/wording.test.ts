@@ -46,6 +46,9 @@ import {
   sheetHeadline,
   STAGE_WORDS,
   tapeHeadline,
+  characterAt,
+  placeOf,
+  quoted,
   tireFaultText,
   tireHeadline,
   USE_WORDS,
@@ -368,6 +371,19 @@ describe('findings', () => {
     for (const name of demoJobs)
       for (const n of assess(demoJob(name), catalogue, settings).needs)
         expect(findingText(n.finding, IN)).not.toMatch(BROKEN);
+  });
+});
+
+describe('what somebody wrote is quoted', () => {
+  it('by its beginning where it is long, and never in the middle of a character', () => {
+    expect(quoted('31 x')).toBe('“31 x”');
+    expect(quoted('y'.repeat(28))).toBe(`“${'y'.repeat(28)}”`);
+    expect(quoted('👩‍🔧'.repeat(40))).toBe(`“${'👩‍🔧'.repeat(28)}…”`);
+    expect(characterAt('a👩‍🔧b', 1)).toBe('👩‍🔧');
+    expect([placeOf('a👩‍🔧b', 6), placeOf('12x', 2)]).toEqual([3, 3]);
+    expect(tireFaultText({ code: 'tire-size-unreadable', text: '26😀', at: 2 })).toContain(
+      'character 3 (“😀”)',
+    );
   });
 });
 

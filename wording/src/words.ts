@@ -10,7 +10,7 @@ import {
   type TireSizeFault,
   type Use,
 } from '@rigger/core';
-import { length, type Style } from './format';
+import { characterAt, length, placeOf, quoted, type Style } from './format';
 
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   brief: 'Brief',
@@ -111,9 +111,9 @@ export function numberFaultText(f: NumberFault, what: string, unit: string, quan
     case 'number-empty':
       return `${what} is empty.`;
     case 'number-unreadable':
-      return `“${f.text}” cannot be read from character ${f.at + 1}: ${WRITE_IT[quantity]}.`;
+      return `${quoted(f.text)} cannot be read from character ${placeOf(f.text, f.at)}: ${WRITE_IT[quantity]}.`;
     case 'number-two-ways':
-      return `“${f.text}” can be ${f.ways.join(' or ')}: write the one that is meant.`;
+      return `${quoted(f.text)} can be ${f.ways.join(' or ')}: write the one that is meant.`;
     case 'number-not-whole':
       return `${what} is a whole number.`;
     case 'number-out-of-range':
@@ -126,7 +126,7 @@ export function lengthFaultText(f: LengthFault, style: Style, held: 'hub' | 'gro
     case 'length-empty':
       return held === null ? 'Empty.' : 'Not taped yet.';
     case 'length-unreadable':
-      return `“${f.text}” cannot be read from character ${f.at + 1}: ${held === null ? 'write 2050 mm, 2.05 m, 80 3/4" or 6 ft 9' : 'write 31 5/8, 31.625, 31-5/8" or 803 mm'}.`;
+      return `${quoted(f.text)} cannot be read from character ${placeOf(f.text, f.at)}: ${held === null ? 'write 2050 mm, 2.05 m, 80 3/4" or 6 ft 9' : 'write 31 5/8, 31.625, 31-5/8" or 803 mm'}.`;
     case 'length-out-of-range':
       return `${length(f.mm, style)} is outside ${length(f.minMm, style)} to ${length(f.maxMm, style)}${held === null ? '. Not saved until it is corrected' : held === 'hub' ? ': hub centre to arch, not ground to arch' : ': ground to arch, not hub centre to arch'}.`;
   }
@@ -154,8 +154,8 @@ export function tireFaultText(f: TireSizeFault): string {
   }
   if (f.code === 'tire-size-unreadable')
     return f.at >= f.text.length
-      ? `“${f.text}” stops too early: write it as on the sidewall, 265/70R17, 35x12.50R17 or 7.50R16.`
-      : `“${f.text}” cannot be read from character ${f.at + 1} (“${f.text.charAt(f.at)}”): write it as on the sidewall, 265/70R17, 35x12.50R17 or 7.50R16.`;
+      ? `${quoted(f.text)} stops too early: write it as on the sidewall, 265/70R17, 35x12.50R17 or 7.50R16.`
+      : `${quoted(f.text)} cannot be read from character ${placeOf(f.text, f.at)} (${quoted(characterAt(f.text, f.at))}): write it as on the sidewall, 265/70R17, 35x12.50R17 or 7.50R16.`;
   const u = SIZE_UNIT[f.what];
   return `A ${SIZE_WHAT[f.what]} of ${formatDecimal(f.value, f.value % 1 === 0 ? 0 : 1)}${u} is no tyre; ${f.min} to ${f.max}${u}${f.what === 'rim-in' ? ', whole or half inches' : ''}. Look at the sidewall again.`;
 }

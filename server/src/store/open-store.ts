@@ -7,7 +7,10 @@ import { APPLICATION_ID, whenFree, writing } from './writing';
 
 interface Connection {
   pragma(source: string): unknown;
+  prepare(sql: string): unknown;
 }
+/** statements that are kept ready; the few that are made up anew each time come after them and are not */
+const KEPT_STATEMENTS = 300;
 const IN_MEMORY = ':memory:';
 /** a file up to this size is looked through at start; a larger one by `npm run backup`, which checks what it copies */
 const LOOKED_THROUGH_BYTES = 256 * 1024 * 1024;
@@ -37,6 +40,7 @@ export function connect(filename: string): Knex {
           connection.pragma('busy_timeout = 0');
           connection.pragma('synchronous = FULL');
           connection.pragma('foreign_keys = ON');
+          keepStatements(connection);
           done(null, connection);
         } catch (error) {
           done(error, connection);
@@ -45,6 +49,16 @@ export function connect(filename: string): Knex {
     },
     migrations,
   });
+}
+/** The same statements are asked for again and again, and making one ready costs about as much as running it. */
+function keepStatements(connection: Connection): void {
+  const kept = new Map<string, unknown>();
+  const prepare = connection.prepare.bind(connection);
+  connection.prepare = (sql) => {
+    const known = kept.get(sql) ?? prepare(sql);
+    if (kept.size < KEPT_STATEMENTS) kept.set(sql, known);
+    return known;
+  };
 }
 const quiet = () => undefined;
 /** What a pragma answers. */

@@ -111,6 +111,7 @@ const TICK = 10;
       width: 22px;
       height: 10px;
       margin-left: 10px;
+      forced-color-adjust: none;
     }
     .key:first-child {
       margin-left: 0;

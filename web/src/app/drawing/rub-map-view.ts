@@ -73,6 +73,7 @@ const RIGHT = 12;
       height: 11px;
       border: 1px solid var(--ink-2);
       background: var(--sheet);
+      forced-color-adjust: none; /* what a colour means is what is explained */
     }
     .close {
       background: repeating-linear-gradient(135deg, var(--sheet) 0 2px, var(--ink-2) 2px 3px);
@@ -172,7 +173,7 @@ export class RubMapView {
     const pen = hatch.getContext('2d');
     if (pen) {
       pen.strokeStyle = ink2 ?? '';
-      pen.lineWidth = 0.8;
+      pen.lineWidth = 1.4;
       pen.beginPath();
       pen.moveTo(-1, 6);
       pen.lineTo(6, -1);
@@ -187,7 +188,7 @@ export class RubMapView {
       if (mm >= marginMm) return;
       if (mm >= 0) {
         if (close) ctx.fillStyle = close;
-        ctx.globalAlpha = 0.35 + 0.5 * (1 - mm / marginMm);
+        ctx.globalAlpha = 0.6 + 0.4 * (1 - mm / marginMm);
         ctx.fillRect(x, y, cellW + 0.5, cellH + 0.5);
         return;
       }

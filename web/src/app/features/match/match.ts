@@ -29,6 +29,7 @@ import {
   money,
   provenanceText,
 } from '@rigger/wording';
+import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
@@ -83,6 +84,7 @@ export class MatchView {
   protected readonly store = inject(JobStore);
   protected readonly view = inject(JobView);
   protected readonly shop = inject(Shop);
+  private readonly arrival = inject(Arrival);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly needWords = NEED_WORDS;
   protected readonly model = inject(MatchModel);
@@ -238,6 +240,7 @@ export class MatchView {
       { items: (this.store.sections()?.build.items ?? []).filter((i) => i.code !== code) },
       `drop.${code}`,
     );
+    this.arrival.next('.chosen-list button', '#adder');
   }
   protected count(id: string, quantity: number | null): void {
     if (quantity === null) return; // an emptied field keeps the last count until a number is written

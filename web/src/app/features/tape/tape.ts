@@ -70,6 +70,13 @@ export class TapeView {
       };
     }),
   );
+  /** of the difference between the arches, what this body has when it stands level */
+  protected readonly own = computed(() => {
+    const mm = this.platform()?.levelArchDifferenceMm ?? 0;
+    return mm === 0
+      ? ''
+      : `; ${length(Math.abs(mm), this.shop.style())} of the arches’ difference ${mm > 0 ? 'is' : 'against it is'} the body’s own`;
+  });
   protected readonly axles = computed(() =>
     (['front', 'rear'] as const).map((axle) => {
       const spec = this.platform()?.[axle];
