@@ -236,4 +236,48 @@ describe('what a job still needs', () => {
     expect(lacksOf(uses, s.catalogue)).toEqual([{ section: 'brief', code: 'usage-sum', sum: 105 }]);
     expect(lacks({ ...job, brief: { ...job.brief, stance: null } })).toEqual(['stance-unsaid']);
   });
+  it('codes that the catalogue does not have are named, each once: platform, fitted part, answers; tyres, wheels, trimming', () => {
+    const plain = plainJob(HALDER);
+    const change = (part: string | null) => ({
+      id: part ?? 'none',
+      what: '',
+      part,
+      axle: null,
+      liftMm: null,
+    });
+    const vehicle = (v: Partial<JobSections['vehicle']>) =>
+      lacksOf({ ...plain, vehicle: { ...plain.vehicle, ...v } }, s.catalogue).flatMap((l) =>
+        l.code === 'vehicle-not-there' ? [l.section, ...l.codes] : [],
+      );
+    expect(vehicle({})).toEqual([]);
+    expect(vehicle({ platform: 'nowhere' })).toEqual(['vehicle', 'nowhere']);
+    expect(vehicle({ changes: [change('TL-2810'), change('X-0'), change(null)] })).toEqual([
+      'vehicle',
+      'X-0',
+    ]);
+    expect(vehicle({ variant: { cab: 'crew', engine: 'steam', wings: 'two' } })).toEqual([
+      'vehicle',
+      'engine: steam',
+      'wings: two',
+    ]);
+    const gone = (t: Partial<JobSections['tire']>) =>
+      lacksOf({ ...plain, tire: { ...plain.tire, tireCode: 'CT-L285', ...t } }, s.catalogue).flatMap((l) =>
+        l.code === 'tire-not-there' ? [l.section, ...l.codes] : [],
+      );
+    const rear = { size: '', wheelWidthIn: null, wheelOffsetMm: null, loadIndex: null };
+    expect(gone({ wheelCode: 'LW-618' })).toEqual([]);
+    expect(
+      gone({
+        tireCode: 'T-0',
+        wheelCode: 'W-0',
+        rear: { ...rear, tireCode: 'T-1', wheelCode: 'W-1' },
+        candidates: [
+          { id: 'a', size: '', tireCode: 'T-0' },
+          { id: 'b', size: '', tireCode: 'CT-L285' },
+          { id: 'c', size: '', tireCode: null },
+        ],
+        reliefs: [{ axle: 'front', obstacle: null, relief: 'R-0' }],
+      }),
+    ).toEqual(['tire', 'T-0', 'T-1', 'W-0', 'W-1', 'R-0']);
+  });
 });
