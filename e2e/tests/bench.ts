@@ -82,6 +82,9 @@ export class Server {
 
 /** Every page is watched: an error in the console, a refused resource or a request to anywhere else fails the test. */
 export function watch(page: Page, wrong: string[], base: () => string): void {
+  // what is read out to those who cannot see stands on the page a second time, where nobody sees it
+  const seen = page.locator('body > :not(.cdk-live-announcer-element)');
+  page.getByText = (text, options) => seen.getByText(text, options);
   page.on('pageerror', (e) => wrong.push(`page error: ${e.message}`));
   page.on('console', (m) => {
     if (m.type() !== 'error') return;
