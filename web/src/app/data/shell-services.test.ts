@@ -66,7 +66,9 @@ describe('the drawing over the sections', () => {
     });
     return {
       fold: TestBed.inject(Fold),
-      room: (t: boolean) => { matches.next({ matches: t, breakpoints: {} }); },
+      room: (t: boolean) => {
+        matches.next({ matches: t, breakpoints: {} });
+      },
     };
   };
   beforeEach(() => {
