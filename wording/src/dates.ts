@@ -1,4 +1,4 @@
-import { quoted } from './format';
+import { quoted } from './quoted';
 
 const DAY = { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' } as const;
 

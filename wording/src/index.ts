@@ -1,5 +1,6 @@
 export * from './format';
 export * from './dates';
+export * from './quoted';
 export * from './variant';
 export * from './figures';
 export * from './findings';

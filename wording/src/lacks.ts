@@ -1,6 +1,7 @@
 import { formatDecimal, type Lack, type Unreadable } from '@rigger/core';
-import { plural, quoted } from './format';
+import { plural } from './format';
 import { fieldText } from './job-fields';
+import { quoted } from './quoted';
 
 export function lackText(l: Lack): string {
   switch (l.code) {

@@ -10,7 +10,8 @@ import {
   type TireSizeFault,
   type Use,
 } from '@rigger/core';
-import { characterAt, length, placeOf, quoted, type Style } from './format';
+import { length, type Style } from './format';
+import { characterAt, placeOf, quoted } from './quoted';
 
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   brief: 'Brief',
