@@ -185,6 +185,25 @@ describe('migrations', () => {
         expect(after.sections[section]).toMatchObject(data);
     },
   );
+  it('a file of the first day of 005, whose board and imports had another shape, is taken over with what is in it', async () => {
+    const file = temp.path('shop.sqlite');
+    const db = opened(file);
+    for (const name of names) if (name <= '005-revisions') await db.migrate.up();
+    await db.raw('drop index job_board_archived_stage_lacking_index');
+    await db.raw('alter table job_board drop column state');
+    await db.raw(`alter table catalogue_imports add column hash varchar(255) not null default ''`);
+    await fill(db, 4);
+    const before = await contentOf(db);
+    await db.destroy();
+    const shop = await openStore(file);
+    const after = await contentOf(shop);
+    expect([after.jobs, after.items]).toEqual([before.jobs, before.items]);
+    expect(await shop.schema.hasColumn('job_board', 'state')).toBe(true);
+    expect(await shop.schema.hasColumn('catalogue_imports', 'hash')).toBe(false);
+    expect(after.sections.head).toMatchObject({ customer: 'Peat cutter', phone: '' });
+    expect(after.sections.unread).toEqual({ entries: {} });
+    await shop.destroy();
+  });
   it('import nothing that lives on', () => {
     const dir = __dirname + '/migrations';
     for (const f of readdirSync(dir))
