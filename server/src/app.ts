@@ -1,4 +1,5 @@
 import { faultsOf, type ErrorCode } from '@rigger/contracts';
+import { once } from '@rigger/core';
 import compression from 'compression';
 import express, {
   type ErrorRequestHandler,
@@ -198,8 +199,16 @@ function mountStream(app: Express, route: StreamRoute): void {
   app.get(route.path, async (req, res) => {
     const query = route.query.safeParse(req.query);
     if (!query.success) throw new AppError('entry-invalid', undefined, { faults: faultsOf(query.error) });
-    const begun: string[] = [];
-    let write = (text: string): void => void begun.push(text);
+    // whoever leaves while the job is looked up is gone as well
+    const closed = new Promise((gone) => res.once('close', gone));
+    const head = once(() => {
+      res.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
+      res.write(`retry: ${COME_BACK_MS}\n\n`);
+    });
+    const write = (text: string) => {
+      head();
+      res.write(text);
+    };
     const stop = await route.watch(
       { params: req.params as Record<string, string>, query: query.data },
       {
@@ -211,13 +220,11 @@ function mountStream(app: Express, route: StreamRoute): void {
         },
       },
     );
-    res.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
-    write = (text) => void res.write(text);
-    write([`retry: ${COME_BACK_MS}\n\n`, ...begun].join(''));
+    head();
     const beat = setInterval(() => {
       write(':\n\n');
     }, BEAT_MS);
-    res.once('close', () => {
+    void closed.then(() => {
       clearInterval(beat);
       stop();
     });

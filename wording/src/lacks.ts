@@ -32,6 +32,8 @@ export function lackText(l: Lack): string {
       return `${plural(l.count, 'part')} not in the catalogue`;
   }
 }
+/** An entry that cannot be read, by its name and text. */
+export const unreadableEntry = (u: Unreadable): string => `${fieldText(u.section, u.path)} ${quoted(u.text)}`;
 /** What keeps a job from being printed: each entry that cannot be read, by its name. */
 export const unreadableText = (all: readonly Unreadable[]): string =>
-  `Not printed, since this cannot be read: ${all.map((u) => `${fieldText(u.section, u.path)} ${quoted(u.text)}`).join('; ')}. Correct it, then print.`;
+  `Not printed, since this cannot be read: ${all.map(unreadableEntry).join('; ')}. Correct it, then print.`;

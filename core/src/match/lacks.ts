@@ -4,7 +4,7 @@ import { CORNERS, usageSum, type JobSections, type TireSection } from '../job';
 import { knownVehicle } from '../rules';
 import { parseTireSize } from '../tires';
 import { partsOfJob } from '../vehicle';
-import { unreadableIn, type Unreadable } from './unreadable';
+import { unreadableIn, type Unreadable, type WrittenSection } from './unreadable';
 
 /** What a section still needs, in the order people work. */
 export type Lack =
@@ -26,15 +26,15 @@ export type Lack =
   | { readonly section: 'match'; readonly code: 'not-fitting'; readonly count: number }
   | { readonly section: 'match'; readonly code: 'unknown-parts'; readonly count: number };
 
-/** where the entries of a section are worked on */
-const WORKED_IN = {
+/** Where the entries of a section are worked on. */
+export const WORKED_IN = {
   head: 'brief',
   brief: 'brief',
   vehicle: 'vehicle',
   tape: 'tape',
   tire: 'tire',
   build: 'match',
-} as const;
+} as const satisfies Readonly<Record<WrittenSection, Lack['section']>>;
 
 /** Everything the job still needs; cheap enough for every row of the board (no geometry is computed). */
 export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[] {

@@ -1,6 +1,6 @@
 import { MM_PER_INCH } from './constants';
 import { bad, good, type Result } from './result';
-import { VULGAR } from './vulgar';
+import { spelledOut } from './vulgar';
 
 export type LengthUnit = 'mm' | 'in';
 export interface LengthRange {
@@ -56,12 +56,7 @@ const INCHES_PER_FOOT = 12;
 export function parseLength(text: string, range: LengthRange): Result<LengthReading, LengthFault> {
   if (text.trim() === '') return bad({ code: 'length-empty' });
   const lead = text.length - text.trimStart().length;
-  const plain = text
-    .trim()
-    .replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => VULGAR[c] ?? c)
-    .replace(/\s+/g, ' ')
-    .trim()
-    .replace(GROUPED, (n) => n.replaceAll(' ', ''));
+  const plain = spelledOut(text).replace(GROUPED, (n) => n.replaceAll(' ', ''));
   const feet = FEET.exec(plain)?.groups;
   if (feet) return readFeet(feet, text, range);
   const match = WHOLE.exec(plain);

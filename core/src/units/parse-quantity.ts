@@ -1,6 +1,6 @@
 import { KG_PER_LB, KM_PER_MILE } from './constants';
 import { bad, good, type Result } from './result';
-import { VULGAR } from './vulgar';
+import { spelledOut } from './vulgar';
 
 /** What people write into a field that is no length. */
 export const QUANTITIES = [
@@ -102,10 +102,7 @@ export function parseQuantity(
 
 /** Every number that these digits can mean; none when they are none. */
 function waysOf(digits: string, quantity: Quantity): readonly number[] {
-  const spelled = digits
-    .replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => VULGAR[c] ?? c)
-    .trim()
-    .replace(/\s+/g, ' ');
+  const spelled = spelledOut(digits);
   const decimal = (s: string) => Number(s.replace(',', '.'));
   const fraction = FRACTION.exec(spelled);
   if (fraction) {

@@ -192,9 +192,6 @@ export class FakeDrafts {
   newJobs(): Promise<readonly NewJob[]> {
     return Promise.resolve([...this.fresh]);
   }
-  jobs(): Promise<readonly string[]> {
-    return Promise.resolve([...new Set([...this.waiting.keys()].map((k) => k.split(' ')[0] ?? ''))]);
-  }
 }
 /** A shop on a fake server, nothing opened yet; storages are emptied first. */
 export function openShop(

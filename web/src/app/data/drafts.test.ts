@@ -34,11 +34,10 @@ describe('what waits in the browser', () => {
       brief: { ...held, sent: brief },
       tape: { version: 1, base: tape, now: { ...tape, fuel: 'full' } },
     });
-    expect(await drafts.jobs()).toEqual(['a', 'ab']);
     await drafts.keep('a', 'brief', null);
     await drafts.keep('a', 'tape', null);
     expect(await drafts.of('a')).toEqual({ sections: {}, putAside: false });
-    expect(await drafts.jobs()).toEqual(['ab']);
+    expect((await drafts.of('ab')).sections).toEqual({ brief: held });
   });
   it.each([
     ['of another shape', 'brief', { shape: 0, ...held }],
@@ -66,7 +65,8 @@ describe('what waits in the browser', () => {
     const none = TestBed.inject(Drafts);
     await none.keep('a', 'brief', held);
     expect(await none.of('a')).toEqual({ sections: {}, putAside: false });
-    expect(await none.jobs()).toEqual([]);
+    await none.keepNew({ id: 'n', customer: 'Weir keeper' });
+    expect(await none.newJobs()).toEqual([]);
     shut.mockRestore();
   });
 });

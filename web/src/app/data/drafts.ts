@@ -95,15 +95,6 @@ export class Drafts {
       return [];
     }
   }
-  /** Jobs of which something waits. */
-  async jobs(): Promise<readonly string[]> {
-    try {
-      const keys = await (await this.db).getAllKeys('waiting');
-      return [...new Set(keys.map(([job]) => job))];
-    } catch {
-      return [];
-    }
-  }
 }
 // async, since a browser without a store throws at once
 const open = async () =>

@@ -1,4 +1,4 @@
-import type { Lack, SectionName } from '@rigger/core';
+import type { Lack } from '@rigger/core';
 
 interface JobSection {
   readonly label: string;
@@ -19,16 +19,6 @@ export const JOB_SECTIONS: readonly JobSection[] = [
   { label: 'Gearing', link: 'gearing', lacks: null },
   { label: 'Sheet', link: 'sheet', lacks: null },
 ];
-/** Where each section of a job is worked on. */
-export const LINK_OF: Readonly<Record<SectionName, string>> = {
-  head: 'brief',
-  brief: 'brief',
-  vehicle: 'vehicle',
-  tape: 'tape',
-  tire: 'tyre',
-  build: 'match',
-  unread: 'brief',
-};
 /** Where in a job a lack of this section is mended. */
 export const linkOf = (section: Lack['section']): string =>
   JOB_SECTIONS.find((s) => s.lacks === section)?.link ?? 'brief';

@@ -14,6 +14,7 @@ import {
   type Linkage,
   type Result,
   formatDecimal,
+  nearestToZero,
 } from '@rigger/core';
 import {
   benchHeadline,
@@ -141,7 +142,7 @@ export class BenchView {
       const { name: title, unit } = CURVE_WORDS[curve];
       const [now, planned] = [b.now.curves[curve] ?? [], b.planned.curves[curve] ?? []];
       const at = (values: readonly (number | null)[], zMm: number) => {
-        const v = values[nearest(b.travelMm, zMm)];
+        const v = values[nearestToZero(b.travelMm.map((z) => z - zMm))];
         return v == null ? '–' : `${formatDecimal(v, Math.abs(v) < 10 ? 2 : 1)} ${unit}`.trim();
       };
       const data: CurveData = {
@@ -280,8 +281,6 @@ const SIDES: readonly { readonly seen: Seen; readonly name: string }[] = [
   { seen: 'side', name: 'from the side' },
   { seen: 'plan', name: 'from above' },
 ];
-const nearest = (list: readonly number[], v: number): number =>
-  list.reduce((best, x, i) => (Math.abs(x - v) < Math.abs((list[best] ?? Infinity) - v) ? i : best), 0);
 const linkageOf = (
   r: Result<{ readonly linkage: Linkage }, { readonly code: string }> | undefined,
 ): Linkage | null => (r?.ok ? r.value.linkage : null);

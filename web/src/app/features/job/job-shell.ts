@@ -12,7 +12,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
-import { entryAt, SECTIONS, type SectionName } from '@rigger/core';
+import { entryAt, WORKED_IN, type WrittenSection } from '@rigger/core';
 import {
   changeText,
   clockTime,
@@ -32,7 +32,7 @@ import { Fold } from '../../data/fold';
 import { JobStore, type Conflict } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Live } from '../../data/live';
-import { JOB_SECTIONS, LINK_OF } from '../../data/sections';
+import { JOB_SECTIONS, linkOf } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { Theme } from '../../data/theme';
 import { Why } from '../../data/why';
@@ -178,9 +178,9 @@ export class JobShell {
   /** What a step back or forth changed, with a way there when it is not on this screen. */
   private sayUndone({ how, place }: NonNullable<ReturnType<JobStore['undone']>>): void {
     const sections = this.store.sections();
-    const [section, ...path] = place.split('.') as [SectionName, ...string[]];
-    if (!sections || !SECTIONS.includes(section)) return;
-    const link = LINK_OF[section];
+    const [section, ...path] = place.split('.') as [WrittenSection, ...string[]];
+    if (!sections) return;
+    const link = linkOf(WORKED_IN[section]);
     const there = this.router.url.endsWith(`/${link}`);
     const value = entryAt(sections[section], path);
     // a step that changed several entries at once is told by its section

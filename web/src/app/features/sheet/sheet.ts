@@ -7,7 +7,6 @@ import {
   DISCLAIMER,
   duration,
   fasteningText,
-  fieldText,
   FIGURE_WORDS,
   findingText,
   HAZARD_WORDS,
@@ -19,6 +18,7 @@ import {
   quantity,
   sheetHeadline,
   stepText,
+  unreadableEntry,
   wedgeText,
 } from '@rigger/wording';
 import { JobView } from '../../data/job-view';
@@ -73,9 +73,7 @@ export class SheetView {
     this.view
       .lacks()
       .flatMap((l) =>
-        l.code === 'unreadable'
-          ? [{ text: `${fieldText(l.what.section, l.what.path)} “${l.what.text}”`, link: linkOf(l.section) }]
-          : [],
+        l.code === 'unreadable' ? [{ text: unreadableEntry(l.what), link: linkOf(l.section) }] : [],
       ),
   );
   protected readonly over = computed(() => {
