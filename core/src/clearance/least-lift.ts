@@ -65,39 +65,48 @@ export function leastThat(low: number, high: number, holds: (v: number) => boole
   return works;
 }
 
-/** Least lift that clears, by bisection on the used travel, and the least stop that makes the whole travel hold. The two
- *  figures are never mixed: over the used travel lift helps because the wheel stays lower under the body; to the stop a
- *  spring, spacer or block changes nothing. */
-export function leastLift(
-  t: PolarTable,
-  w: MountedBody,
-  v: { readonly ends: AxleEnds; readonly used: UsedTravel; readonly marginMm: number },
-): Result<LeastLift, NoLiftClears> {
-  const onBody = (k: number) => {
-    const o = t.obstacles[k];
-    return o !== undefined && helpedByLift(o);
-  };
+/** An axle's window of travel and lock, and the room that is asked for. */
+export interface Wanted {
+  readonly ends: AxleEnds;
+  readonly used: UsedTravel;
+  readonly marginMm: number;
+}
+const onBodyOf = (t: PolarTable) => (k: number) => {
+  const o = t.obstacles[k];
+  return o !== undefined && helpedByLift(o);
+};
+
+/** Least suspension lift over design at which every obstacle of the body keeps the margin over the used travel, mm, by
+ *  bisection: lift helps because the wheel stays lower under the body. */
+export function liftThatClears(t: PolarTable, w: MountedBody, v: Wanted): Result<number, NoLiftClears> {
+  const onBody = onBodyOf(t);
+  const used = (liftMm: number) => usedWindow(-liftMm, v.used, v.ends);
+  const clears = (liftMm: number) => leastOver(t, w, used(liftMm), onBody) >= v.marginMm;
+  const mostMm = Math.max(0, Math.min(MOST_LIFT_MM, -v.ends.bottomMm));
+  if (clears(mostMm)) return good(leastThat(0, mostMm, clears));
+  const all = worstOver(t, w, used(mostMm), onBody);
+  const first = all.reduce((a, b, k) => (b.clearanceMm < (all[a]?.clearanceMm ?? Infinity) ? k : a), 0);
+  return bad({
+    code: 'no-lift-clears',
+    obstacle: t.obstacles[first]?.name ?? '',
+    clearanceMm: all[first]?.clearanceMm ?? 0,
+    mostMm,
+  });
+}
+
+/** Least lift that clears, and the least stop that makes the whole travel hold. The two figures are never mixed: to the
+ *  stop a spring, spacer or block changes nothing. */
+export function leastLift(t: PolarTable, w: MountedBody, v: Wanted): Result<LeastLift, NoLiftClears> {
+  const lift = liftThatClears(t, w, v);
+  if (!lift.ok) return lift;
+  const onBody = onBodyOf(t);
   const { ends, marginMm } = v;
-  const used = (liftMm: number) => usedWindow(-liftMm, v.used, ends);
-  const clears = (liftMm: number) => leastOver(t, w, used(liftMm), onBody) >= marginMm;
-  const mostMm = Math.max(0, Math.min(MOST_LIFT_MM, -ends.bottomMm));
-  if (!clears(mostMm)) {
-    const all = worstOver(t, w, used(mostMm), onBody);
-    const first = all.reduce((a, b, k) => (b.clearanceMm < (all[a]?.clearanceMm ?? Infinity) ? k : a), 0);
-    return bad({
-      code: 'no-lift-clears',
-      obstacle: t.obstacles[first]?.name ?? '',
-      clearanceMm: all[first]?.clearanceMm ?? 0,
-      mostMm,
-    });
-  }
-  const liftMm = leastThat(0, mostMm, clears);
   const whole = (stopMm: number) =>
     leastOver(t, w, wholeWindow({ ...ends, topMm: ends.topMm - stopMm }), onBody);
   const room = ends.topMm - ends.bottomMm;
   return good({
-    liftMm,
-    usedMm: leastOver(t, w, used(liftMm), onBody),
+    liftMm: lift.value,
+    usedMm: leastOver(t, w, usedWindow(-lift.value, v.used, ends), onBody),
     toStopMm: whole(0),
     armMm: leastOver(t, w, wholeWindow(ends), (k) => !onBody(k)),
     stopMm: whole(room) < marginMm ? null : leastThat(0, room, (s) => whole(s) >= marginMm),

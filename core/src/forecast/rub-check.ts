@@ -1,4 +1,4 @@
-import { leastLift } from '../clearance';
+import { liftThatClears } from '../clearance';
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault } from '../suspension';
 import { good, type Result } from '../units';
@@ -45,8 +45,8 @@ export function rubChecks(
       )[0];
       if (!nearest || !nearestToStop) return [];
       const clears = list.every((o) => o.verdict === 'clear');
-      const lift = clears ? null : leastLift(table.value, w, a);
       const armsClear = list.every((o) => o.liftHelps || o.verdict === 'clear');
+      const lift = clears || !armsClear ? null : liftThatClears(table.value, w, a);
       return [
         {
           axle: input.axle,
@@ -55,7 +55,7 @@ export function rubChecks(
           nearestToStop,
           marginMm: a.marginMm,
           toleranceMm: tireToleranceMm(tire),
-          leastLiftMm: lift?.ok && armsClear ? lift.value.liftMm : null,
+          leastLiftMm: lift?.ok ? lift.value : null,
           liftMm: -a.rideZMm,
           rubbing: list.filter((o) => o.verdict !== 'clear').map((o) => o.kind),
         },

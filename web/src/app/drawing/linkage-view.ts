@@ -70,12 +70,7 @@ interface Drawn {
             <line [attr.x1]="d.x - 14" [attr.x2]="d.x + 14" [attr.y1]="y + 14" [attr.y2]="y - 14" />
             <line class="lead" [attr.x1]="d.x - 30" [attr.x2]="d.x + 30" [attr.y1]="y" [attr.y2]="y" />
           }
-          <text
-            text-anchor="end"
-            [attr.x]="d.x + 36"
-            [attr.y]="d.top"
-            [style.font-size.px]="bounds().w * 0.042"
-          >
+          <text text-anchor="end" [attr.x]="d.x + 36" [attr.y]="d.top" [style.font-size.px]="lettering()">
             {{ d.text }}
           </text>
         </g>
@@ -311,6 +306,8 @@ export class LinkageView {
   });
   /** size that marks and words are scaled by, so that they look alike on a wheel and on a whole axle */
   protected readonly mark = computed(() => Math.max(this.bounds().w, this.bounds().h * 0.75));
+  /** one size on the screen, whichever side of the drawing fills its frame */
+  protected readonly lettering = computed(() => Math.max(this.bounds().w * 0.024, this.bounds().h * 0.042));
   protected readonly box = computed(() => {
     const b = this.bounds();
     return `${b.x} ${b.y} ${b.w} ${b.h}`;

@@ -4,7 +4,7 @@ import type { Cure, Need } from '@rigger/core';
 import { needKey } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import { catchError, from, map, of, startWith, switchMap } from 'rxjs';
-import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
 import { startMatchWorker } from '../../workers/start-match-worker';
 import type { Matched } from '../../workers/match-api';
@@ -16,14 +16,14 @@ type Answer =
  *  stays on the screen until the new answer is there; an answer that is overtaken is dropped. */
 @Injectable()
 export class MatchModel {
-  private readonly store = inject(JobStore);
+  private readonly view = inject(JobView);
   private readonly shop = inject(Shop);
   private readonly worker = startMatchWorker();
   private loaded: readonly unknown[] = [];
 
   private readonly asked = computed(() => {
     const [sections, catalogue, settings] = [
-      this.store.sections(),
+      this.view.sections(),
       this.shop.catalogue(),
       this.shop.settings(),
     ];

@@ -16,6 +16,7 @@ import {
   type BuildItem,
   type Cure,
   type Figure,
+  type JobSections,
   type Need,
   type SourceVerdict,
 } from '@rigger/core';
@@ -54,6 +55,8 @@ function commonReasons(all: readonly SourceVerdict[]): readonly Need[] {
 /** Parts that fill the list only when asked for: how many made for other vehicles each axle has. */
 type Shown = Readonly<Record<Axle, boolean>>;
 
+const codesIn = (job: JobSections | null): ReadonlySet<string> =>
+  new Set((job?.build.items ?? []).map((i) => i.code));
 /** the range stands at the lift; in a row of three it would only crowd */
 const withoutRange = (f: Figure): Figure => ({ ...f, plusMinus: undefined });
 const bodyLift = (mm: number, from = ''): Figure | null =>
@@ -107,7 +110,7 @@ export class MatchView {
   protected readonly axles = computed(() =>
     (['front', 'rear'] as const).map((axle) => {
       const { common, list } = this.judged()[axle];
-      const chosen = this.picked();
+      const chosen = this.planned();
       const foreign = list.filter((s) => !s.listed && !chosen.has(s.code));
       const shown = this.others()[axle];
       return {
@@ -120,10 +123,9 @@ export class MatchView {
       };
     }),
   );
-  /** the tick is the person's and shows at once; the verdict follows from the worker */
-  protected readonly picked = computed(
-    () => new Set((this.store.sections()?.build.items ?? []).map((i) => i.code)),
-  );
+  /** the tick is the person's and shows at once; which rows there are follows a frame later, the verdict from the worker */
+  protected readonly picked = computed(() => codesIn(this.store.sections()));
+  private readonly planned = computed(() => codesIn(this.view.sections()));
   protected readonly stance = computed(() => {
     const f = this.forecast();
     if (!f) return [];
@@ -158,7 +160,8 @@ export class MatchView {
   );
   protected readonly items = computed(() => {
     const lines = this.view.lines();
-    return (this.store.sections()?.build.items ?? []).map((item) => ({
+    // with its price and hours at once, a frame after the tick
+    return (this.view.sections()?.build.items ?? []).map((item) => ({
       item,
       name: this.nameOf(item.code),
       line: lines.find((l) => l.code === item.code) ?? null,
