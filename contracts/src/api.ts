@@ -5,7 +5,7 @@ import { CustomerSchema, JobFileSchema, JobSchema, SECTION_SCHEMAS } from './job
 
 export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({
-    section: z.enum(['brief', 'vehicle', 'tape', 'tire', 'match']),
+    section: z.enum(['brief', 'vehicle', 'look-over', 'tape', 'tire', 'match', 'after']),
     code: z.literal('unreadable'),
     what: z.strictObject({
       section: z.enum(SECTIONS).exclude(['unread']),
@@ -13,7 +13,10 @@ export const LackSchema = z.discriminatedUnion('code', [
       text: z.string(),
     }),
   }),
-  z.strictObject({ section: z.literal('brief'), code: z.literal('usage-sum'), sum: z.number() }),
+  z.strictObject({ section: z.literal('brief'), code: z.literal('use-unsaid') }),
+  z.strictObject({ section: z.literal('brief'), code: z.literal('wish-unsaid') }),
+  z.strictObject({ section: z.literal('brief'), code: z.literal('height-unsaid') }),
+  z.strictObject({ section: z.literal('look-over'), code: z.literal('to-decide'), count: z.number() }),
   z.strictObject({ section: z.literal('vehicle'), code: z.literal('no-vehicle') }),
   z.strictObject({ section: z.literal('vehicle'), code: z.literal('to-ask'), count: z.number() }),
   z.strictObject({ section: z.literal('tape'), code: z.literal('corners'), count: z.number() }),
@@ -206,6 +209,8 @@ export const SaveSchemas = {
   tape: saveOf(SECTION_SCHEMAS.tape, 'SaveTape'),
   tire: saveOf(SECTION_SCHEMAS.tire, 'SaveTire'),
   build: saveOf(SECTION_SCHEMAS.build, 'SaveBuild'),
+  lookOver: saveOf(SECTION_SCHEMAS.lookOver, 'SaveLookOver'),
+  after: saveOf(SECTION_SCHEMAS.after, 'SaveAfter'),
   unread: saveOf(SECTION_SCHEMAS.unread, 'SaveUnread'),
 };
 export const SavedSchema = z

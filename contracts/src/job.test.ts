@@ -1,4 +1,18 @@
-import { emptySections, SECTIONS, USES, type JobSections } from '@rigger/core';
+import {
+  COMPLAINTS,
+  COMPONENTS,
+  emptyChange,
+  emptyRound,
+  emptySections,
+  FOUND_AS,
+  REMEDIES,
+  SECTIONS,
+  TAPED_WHEN,
+  USES,
+  WEAR,
+  WISHES,
+  type JobSections,
+} from '@rigger/core';
 import fc from 'fast-check';
 import {
   ENTRY_LIMITS,
@@ -83,10 +97,21 @@ describe('the job file', () => {
       customer: fc.string({ minLength: 1, maxLength: 40 }).filter((s) => s.trim() !== ''),
       trade: text,
       phone: text,
+      email: text,
       stage: fc.constantFrom('brief', 'quote', 'bay', 'done'),
       promiseDate: fc.constantFrom(null, '2026-12-04'),
     }),
     brief: fc.record({
+      usageWords: text,
+      complaintKind: fc.constantFrom(null, ...COMPLAINTS),
+      complaint: text,
+      complaintSince: text,
+      wish: fc.constantFrom(null, ...WISHES),
+      frontTargetMm: numberIn(ENTRY_LIMITS.targetMm),
+      rearTargetMm: numberIn(ENTRY_LIMITS.targetMm),
+      frontToleranceMm: numberIn(ENTRY_LIMITS.toleranceMm),
+      rearToleranceMm: numberIn(ENTRY_LIMITS.toleranceMm),
+      noseUpMostMm: numberIn(ENTRY_LIMITS.noseUpMm),
       usage: fc.constant(sections.brief.usage),
       driver: text,
       payloadKg: numberIn(ENTRY_LIMITS.payloadKg),
@@ -102,11 +127,57 @@ describe('the job file', () => {
       notes: text,
     }),
     vehicle: fc.constant(sections.vehicle),
-    tape: fc.record({
-      readFrom: fc.constantFrom('hub', 'ground'),
-      corners: fc.record({ leftFront: text, rightFront: text, leftRear: text, rightRear: text }),
-      fuel: text,
+    lookOver: fc.record({
+      items: fc.array(
+        fc.record({
+          id: fc.uuid(),
+          component: fc.constantFrom(...COMPONENTS),
+          axle: fc.constantFrom(null, 'front', 'rear'),
+          side: fc.constantFrom(null, 'left', 'right'),
+          found: fc.constantFrom(null, ...FOUND_AS),
+          remedy: fc.constantFrom(null, ...REMEDIES),
+          note: text,
+          wear: fc.constantFrom(null, ...WEAR),
+          treadMm: numberIn(ENTRY_LIMITS.treadMm),
+          photos: fc.array(fc.uuid(), { maxLength: 3 }),
+        }),
+        { maxLength: 4 },
+      ),
+      alignment: fc.constant(sections.lookOver.alignment),
+      road: fc.constantFrom({}, { roll: 'some' }),
       notes: text,
+    }),
+    tape: fc.record({
+      rounds: fc.array(
+        fc.record({
+          id: fc.uuid(),
+          when: fc.constantFrom(...TAPED_WHEN),
+          day: fc.constantFrom(null, '2026-11-30'),
+          readFrom: fc.constantFrom('hub', 'ground'),
+          corners: fc.record({ leftFront: text, rightFront: text, leftRear: text, rightRear: text }),
+          cares: fc.record({
+            level: fc.boolean(),
+            tires: fc.boolean(),
+            load: fc.boolean(),
+            rolled: fc.boolean(),
+          }),
+          slopeFrontMm: numberIn(ENTRY_LIMITS.slopeMm),
+          slopeLeftMm: numberIn(ENTRY_LIMITS.slopeMm),
+          fuel: text,
+          notes: text,
+        }),
+        { maxLength: 4 },
+      ),
+    }),
+    after: fc.record({
+      alignment: fc.constant(sections.after.alignment),
+      contacts: fc.constant([
+        { id: 'c1', corner: 'leftFront', at: 'lock', contact: 'touches', note: 'flap' },
+      ]),
+      road: fc.constantFrom({}, { brakes: 'good' }),
+      hoursTaken: numberIn(ENTRY_LIMITS.hours),
+      otherwise: text,
+      nextTime: text,
     }),
     tire: fc.constant(sections.tire),
     build: fc.record({
@@ -150,13 +221,57 @@ describe('the job file', () => {
   it('a file of the first version is read as one of today, and loses nothing', () => {
     const later = ['newAxleRatio', 'candidates', 'reliefs'];
     const tire = Object.fromEntries(Object.entries(sections.tire).filter(([k]) => !later.includes(k)));
+    const usage = Object.fromEntries(Object.entries(sections.brief.usage).filter(([u]) => u !== 'looks'));
+    const corners = { leftFront: '471', rightFront: '18 1/2', leftRear: '', rightRear: '' };
     const old = {
       ...file({ version: 1 }),
-      sections: { ...sections, tire: { ...tire, targetSize: '265/70R17' } },
+      sections: {
+        head: { customer: 'Hut warden', trade: '', stage: 'brief', promiseDate: null },
+        brief: {
+          usage: { ...usage, mud: 40 },
+          driver: '',
+          payloadKg: 250,
+          tongueKg: null,
+          budgetMinor: null,
+          neededBy: null,
+          reversibleOnly: false,
+          heightLimitMm: null,
+          heightLimitWhat: '',
+          stance: 'level',
+          chains: false,
+          cruisingKmh: null,
+          notes: '',
+        },
+        vehicle: {
+          query: 'heavy',
+          platform: 'corvane-drumlin-2500',
+          year: 2020,
+          variant: {},
+          changes: [{ id: 'c', what: 'old spacer', part: null }],
+          accessories: [],
+        },
+        tape: { corners, fuel: 'half', notes: 'on the yard' },
+        tire: { ...tire, targetSize: '265/70R17' },
+        build: sections.build,
+      },
     };
     const read = JobFileSchema.parse(old);
     expect(read.version).toBe(JOB_FILE_VERSION);
-    expect(read.sections.tire).toEqual({ ...sections.tire, targetSize: '265/70R17' });
+    expect(read.sections).toEqual({
+      ...sections,
+      brief: { ...sections.brief, usage: { ...usage, looks: 0, mud: 40 }, payloadKg: 250, stance: 'level' },
+      vehicle: {
+        ...sections.vehicle,
+        query: 'heavy',
+        platform: 'corvane-drumlin-heavy',
+        year: 2020,
+        changes: [{ ...emptyChange('c'), what: 'old spacer' }],
+      },
+      tape: {
+        rounds: [{ ...emptyRound('before', 'before', 'hub'), corners, fuel: 'half', notes: 'on the yard' }],
+      },
+      tire: { ...sections.tire, targetSize: '265/70R17' },
+    });
   });
   it.each([null, 3, 'text', [], {}])('%j is no job file', (value) => {
     expect(pathsOf(value).length).toBeGreaterThan(0);

@@ -1,11 +1,26 @@
 import {
+  CHANGE_KINDS,
+  emptyRound,
+  NOT_FINISHED,
+  NOT_LOOKED_OVER,
+  COMPLAINTS,
+  COMPONENTS,
+  CONTACTS,
   CORNERS,
+  FOUND_AS,
   LIMITED,
   OBSTACLE_KINDS,
   PLACES,
+  REMEDIES,
+  ROAD_ANSWERS,
+  ROAD_QUESTIONS,
   STAGES,
   STANDS,
+  TAPE_CARES,
+  TAPED_WHEN,
   USES,
+  WEAR,
+  WISHES,
   type JobSections,
   type SectionName,
   type ShopSettings,
@@ -49,6 +64,18 @@ export const ENTRY_LIMITS = {
   loadIndex: [60, 279],
   liftMm: [-150, 200],
   axleRatio: [2, 8],
+  mileageKm: [0, 2_000_000],
+  targetMm: [-150, 250],
+  toleranceMm: [0, 60],
+  noseUpMm: [0, 100],
+  thicknessMm: [1, 200],
+  rateNPerMm: [5, 400],
+  slopeMm: [-200, 200],
+  treadMm: [0, 25],
+  angleDeg: [-20, 20],
+  toeDeg: [-5, 5],
+  steeringWheelDeg: [-180, 180],
+  hours: [0, 400],
   quantity: [1, 20],
 } as const satisfies Record<string, readonly [number, number]>;
 /** sizes that stand side by side on one screen */
@@ -63,11 +90,21 @@ export const HeadSchema = z.strictObject({
   customer: named,
   trade: line,
   phone: z.string().max(40),
+  email: z.string().max(120),
   stage: z.enum(STAGES),
   promiseDate: z.iso.date().nullable(),
 });
 export const BriefSchema = z.strictObject({
   usage: z.record(z.enum(USES), z.number().min(0).max(100)),
+  usageWords: line,
+  complaintKind: z.enum(COMPLAINTS).nullable(),
+  complaint: prose,
+  complaintSince: line,
+  wish: z.enum(WISHES).nullable(),
+  frontTargetMm: within(L.targetMm),
+  rearTargetMm: within(L.targetMm),
+  frontToleranceMm: within(L.toleranceMm),
+  rearToleranceMm: within(L.toleranceMm),
   driver: line,
   payloadKg: within(L.payloadKg),
   tongueKg: within(L.tongueKg),
@@ -77,12 +114,17 @@ export const BriefSchema = z.strictObject({
   heightLimitMm: within(L.heightLimitMm),
   heightLimitWhat: line,
   stance: z.enum(STANDS).nullable(),
+  noseUpMostMm: within(L.noseUpMm),
   chains: z.boolean(),
   cruisingKmh: within(L.cruisingKmh),
   notes: prose,
 });
 export const VehicleSectionSchema = z.strictObject({
   query: line,
+  plate: z.string().max(20),
+  vin: z.string().max(40),
+  mileageKm: within(L.mileageKm),
+  color: z.string().max(60),
   platform: code.nullable(),
   year: z.int().min(L.year[0]).max(L.year[1]).nullable(),
   variant: z.record(z.string().max(40), z.string().max(40)),
@@ -91,8 +133,12 @@ export const VehicleSectionSchema = z.strictObject({
       z.strictObject({
         id,
         what: line,
+        maker: z.string().max(80),
         part: code.nullable(),
+        kind: z.enum(CHANGE_KINDS).nullable(),
         axle: z.enum(['front', 'rear']).nullable(),
+        thicknessMm: within(L.thicknessMm),
+        rateNPerMm: within(L.rateNPerMm),
         liftMm: within(L.liftMm),
       }),
     )
@@ -109,11 +155,75 @@ export const VehicleSectionSchema = z.strictObject({
     )
     .max(40),
 });
-export const TapeSchema = z.strictObject({
+/** rounds of the tape on one job */
+export const MOST_ROUNDS = 12;
+const TapeRoundSchema = z.strictObject({
+  id,
+  when: z.enum(TAPED_WHEN),
+  day: z.iso.date().nullable(),
   readFrom: z.enum(['hub', 'ground']),
   corners: z.record(z.enum(CORNERS), z.string().max(40)),
+  cares: z.record(z.enum(TAPE_CARES), z.boolean()),
+  slopeFrontMm: within(L.slopeMm),
+  slopeLeftMm: within(L.slopeMm),
   fuel: line,
   notes: prose,
+});
+export const TapeSchema = z.strictObject({ rounds: z.array(TapeRoundSchema).max(MOST_ROUNDS) });
+const AlignmentSchema = z.strictObject({
+  day: z.iso.date().nullable(),
+  wheels: z.record(
+    z.enum(CORNERS),
+    z.strictObject({
+      camberDeg: within(L.angleDeg),
+      casterDeg: within(L.angleDeg),
+      toeDeg: within(L.toeDeg),
+    }),
+  ),
+  thrustDeg: within(L.toeDeg),
+  steeringWheelDeg: within(L.steeringWheelDeg),
+});
+const RoadSchema = z.partialRecord(z.enum(ROAD_QUESTIONS), z.enum(ROAD_ANSWERS));
+/** photographs of one component */
+export const MOST_PHOTOS = 8;
+export const LookOverSchema = z.strictObject({
+  items: z
+    .array(
+      z.strictObject({
+        id,
+        component: z.enum(COMPONENTS),
+        axle: z.enum(['front', 'rear']).nullable(),
+        side: z.enum(['left', 'right']).nullable(),
+        found: z.enum(FOUND_AS).nullable(),
+        remedy: z.enum(REMEDIES).nullable(),
+        note: written(1000),
+        wear: z.enum(WEAR).nullable(),
+        treadMm: within(L.treadMm),
+        photos: z.array(id).max(MOST_PHOTOS),
+      }),
+    )
+    .max(120),
+  alignment: AlignmentSchema,
+  road: RoadSchema,
+  notes: prose,
+});
+export const AfterSchema = z.strictObject({
+  alignment: AlignmentSchema,
+  contacts: z
+    .array(
+      z.strictObject({
+        id,
+        corner: z.enum(CORNERS),
+        at: z.enum(['lock', 'bump', 'lock-and-bump']),
+        contact: z.enum(CONTACTS),
+        note: line,
+      }),
+    )
+    .max(40),
+  road: RoadSchema,
+  hoursTaken: within(L.hours),
+  otherwise: prose,
+  nextTime: line,
 });
 export const TireSectionSchema = z.strictObject({
   currentSize: z.string().max(60),
@@ -179,9 +289,11 @@ export const SECTION_SCHEMAS = {
   head: HeadSchema,
   brief: BriefSchema,
   vehicle: VehicleSectionSchema,
+  lookOver: LookOverSchema,
   tape: TapeSchema,
   tire: TireSectionSchema,
   build: BuildSchema,
+  after: AfterSchema,
   unread: UnreadSchema,
 } satisfies { readonly [K in SectionName]: z.ZodType<JobSections[K]> };
 export const JobSectionsSchema = z.strictObject(SECTION_SCHEMAS) satisfies z.ZodType<JobSections>;
@@ -207,13 +319,15 @@ export const JobSchema = z
       head: versioned(HeadSchema),
       brief: versioned(BriefSchema),
       vehicle: versioned(VehicleSectionSchema),
+      lookOver: versioned(LookOverSchema),
       tape: versioned(TapeSchema),
       tire: versioned(TireSectionSchema),
       build: versioned(BuildSchema),
+      after: versioned(AfterSchema),
       unread: versioned(UnreadSchema),
     }),
   })
-  .meta({ id: 'Job', description: 'One job: seven sections, each with its own version' });
+  .meta({ id: 'Job', description: 'One job: nine sections, each with its own version' });
 export type Job = z.infer<typeof JobSchema>;
 export type Versioned<K extends SectionName = SectionName> = Omit<Job['sections'][K], 'data'> & {
   readonly data: JobSections[K];
@@ -245,7 +359,7 @@ export const VersionedSettingsSchema = versioned(SettingsSchema).meta({ id: 'Ver
 export type VersionedSettings = z.infer<typeof VersionedSettingsSchema>;
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 4;
+export const JOB_FILE_VERSION = 5;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** Fields that a job of an earlier version lacks, as nobody had filled them in. */
@@ -281,6 +395,35 @@ const toVersion3 = {
     ...d,
   }),
 } as const;
+/** Sections of version 4 as version 5 has them: complaint and wish, identity, what a change is, rounds of the tape. */
+const withWish = ({ usage, ...brief }: Loose): Loose => ({
+  usageWords: '',
+  complaintKind: null,
+  complaint: '',
+  complaintSince: '',
+  wish: null,
+  frontTargetMm: null,
+  rearTargetMm: null,
+  frontToleranceMm: null,
+  rearToleranceMm: null,
+  noseUpMostMm: null,
+  ...brief,
+  usage: isRecord(usage) ? { looks: 0, ...usage } : usage,
+});
+const withIdentity = (d: Loose): Loose => ({
+  plate: '',
+  vin: '',
+  mileageKm: null,
+  color: '',
+  ...d,
+  changes: Array.isArray(d.changes)
+    ? d.changes.map((c: unknown) =>
+        isRecord(c) ? { maker: '', kind: null, thicknessMm: null, rateNPerMm: null, ...c } : c,
+      )
+    : d.changes,
+});
+const inRounds = (d: Loose): Loose =>
+  'corners' in d ? { rounds: [{ ...emptyRound('before', 'before', 'hub'), ...d }] } : d;
 /** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
 function newest(file: unknown): unknown {
   if (!isRecord(file) || !isRecord(file.sections)) return file;
@@ -305,6 +448,19 @@ function newest(file: unknown): unknown {
       ...(isRecord(head) ? { head: { phone: '', ...head } } : {}),
     };
     version = 4;
+  }
+  if (version === 4) {
+    const { head, brief, vehicle, tape } = sections;
+    sections = {
+      ...sections,
+      lookOver: NOT_LOOKED_OVER,
+      after: NOT_FINISHED,
+      ...(isRecord(head) ? { head: { email: '', ...head } } : {}),
+      ...(isRecord(brief) ? { brief: withWish(brief) } : {}),
+      ...(isRecord(vehicle) ? { vehicle: withIdentity(vehicle) } : {}),
+      ...(isRecord(tape) ? { tape: inRounds(tape) } : {}),
+    };
+    version = 5;
   }
   return { ...file, version, sections };
 }

@@ -87,20 +87,23 @@ describe('jobs', () => {
       put(job.id, 'brief', job.sections.brief.version, { ...job.sections.brief.data, notes: 'a' }).expect(
         200,
       ),
-      put(job.id, 'tape', job.sections.tape.version, { ...job.sections.tape.data, notes: 'b' }).expect(200),
+      put(job.id, 'lookOver', job.sections.lookOver.version, {
+        ...job.sections.lookOver.data,
+        notes: 'b',
+      }).expect(200),
     ]);
     const now = await s.job(1014);
-    expect([now.sections.brief.data.notes, now.sections.tape.data.notes]).toEqual(['a', 'b']);
+    expect([now.sections.brief.data.notes, now.sections.lookOver.data.notes]).toEqual(['a', 'b']);
   });
   it('of many writers with the same version exactly one wins', async () => {
     const job = await s.job(1015);
-    const { version, data } = job.sections.tape;
+    const { version, data } = job.sections.after;
     const answers = await Promise.all(
-      Array.from({ length: 6 }, (_, i) => put(job.id, 'tape', version, { ...data, fuel: String(i) })),
+      Array.from({ length: 6 }, (_, i) => put(job.id, 'after', version, { ...data, nextTime: String(i) })),
     );
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409, 409]);
     const won = answers.findIndex((a) => a.status === 200);
-    expect((await s.job(1015)).sections.tape.data.fuel).toBe(String(won));
+    expect((await s.job(1015)).sections.after.data.nextTime).toBe(String(won));
   });
   it.each([
     ['brief', { payloadKg: 3001 }, 'data.payloadKg'],
@@ -149,14 +152,14 @@ describe('job files', () => {
     const file = (await s.api.get(`/api/jobs/${job.id}/file`)).body;
     const before = (await s.api.get('/api/jobs')).body.jobs.length;
     file.sections.brief.payloadKg = 'heavy';
-    file.sections.tape.corners.leftFront = 5;
+    file.sections.tape.rounds[0].corners.leftFront = 5;
     delete file.sections.head.trade;
     const r = await s.api.post('/api/jobs/import').send(file).expect(422);
     expect(r.body.error.code).toBe('file-invalid');
     expect(r.body.error.faults.map((f: any) => f.path).sort()).toEqual([
       'sections.brief.payloadKg',
       'sections.head.trade',
-      'sections.tape.corners.leftFront',
+      'sections.tape.rounds[0].corners.leftFront',
     ]);
     expect((await s.api.get('/api/jobs')).body.jobs.length).toBe(before);
   });

@@ -19,6 +19,10 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'claimed-lift': 'Lift the maker claims',
   spacer: 'Spacer thickness',
   'arch-today': 'Hub to arch today',
+  'arch-raised': 'Arch against today',
+  'height-wished': 'Height wished for',
+  'height-off-wish': 'Off the height wished for',
+  'slope-moved': 'What the sloping floor moves',
   'arch-planned': 'Hub to arch planned',
   'arch-stock': 'Hub to arch at design',
   'arch-loaded': 'Hub to arch loaded',
@@ -165,6 +169,7 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
 export const FORMULA_WORDS: Readonly<Record<Formula, string>> = {
   balance: 'spring force × motion ratio = wheel load',
   'virtual-work': 'k·r² + F·dr/dz',
+  'weight-on-a-slope': 'weight × height × slope, on the wheel rates',
   'travel-walk': 'the axle posed outward from its ride height until stop, damper, joint or linkage ends it',
   'carrier-pose': 'pose of the linkage at this height',
   moments: 'moments about the axles',

@@ -139,6 +139,21 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `Loaded as the brief says, the nose would stand ${mm(f.byMm)} high: refused. Take less front lift or a stiffer rear.`;
     case 'nose-high':
       return `Empty, the nose would stand ${mm(f.byMm)} high. No load is named; with one in the bed it stands higher still.`;
+    case 'nose-too-high':
+      return `Empty, the nose would stand ${mm(f.byMm)} high; at most ${mm(f.mostMm)} is fine.`;
+    case 'height-missed':
+    case 'height-off':
+      return `The ${f.axle} would come ${mm(Math.abs(f.byMm))} ${f.byMm > 0 ? 'higher' : 'lower'} than the ${signedHeight(f.wantedMm, mm)} that was wished for${f.toleranceMm === null ? '' : `; ${mm(f.toleranceMm)} either way is fine`}.`;
+    case 'on-it-unmeasured':
+      return `${f.what === '' ? 'What was changed' : capital(f.what)} at the ${f.axle}: how much higher it stands for it is not said. Measure it against stock, or write its thickness; today starts from it.`;
+    case 'out-today':
+      return `As it stands today: ${outTodayText(f.found, mm)}`;
+    case 'shaft-today':
+      return `As it stands today the ${f.axle} propshaft turns unevenly: ${formatDecimal(f.ripple, 0)} rad/s² where ${formatDecimal(f.most, 0)} is felt.`;
+    case 'rubs-today':
+      return `Today’s tyre rubs already: ${f.axle} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}.`;
+    case 'slope-left-in':
+      return 'The floor slopes, and where the masses of this vehicle are is not known: the slope stays in the heights. Tape it on level ground.';
     case 'not-level':
       return `Rake empty would be ${mm(f.rakeMm)}; the brief wants ${mm(f.wanted[0])} to ${mm(f.wanted[1])}.`;
     case 'over-height':
@@ -244,6 +259,25 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
         : `The ${f.axle} heights look like hub centre to arch: say so above, or tape from the ground. Nothing uses them until then.`;
     default:
       return f satisfies never;
+  }
+}
+const signedHeight = (v: number, mm: (v: number) => string): string =>
+  v < 0 ? `${mm(-v)} lower` : v === 0 ? 'height of today' : `${mm(v)} higher`;
+/** Inside another sentence: what stands outside its window as the vehicle came in. */
+function outTodayText(
+  f: Extract<Finding, { code: 'out-today' }>['found'],
+  mm: (v: number) => string,
+): string {
+  switch (f.code) {
+    case 'camber-reach':
+    case 'caster-reach':
+      return `${f.axle} ${f.code === 'camber-reach' ? 'camber' : 'caster'} stands at ${degrees(f.valueDeg)} (window ${degrees(f.spec[0])} to ${degrees(f.spec[1])}), and the adjusters fall ${degrees(f.shortDeg)} short.`;
+    case 'cv-angle':
+      return `the outer ${f.axle} CV joint runs at ${degrees(f.valueDeg)} (limit ${degrees(f.limitDeg)}).`;
+    case 'topped-out':
+      return `the ${f.axle} stands ${mm(Math.max(0, f.droopMm))} from the end of its droop.`;
+    case 'droop-short':
+      return `the ${f.axle} has ${mm(f.droopMm)} of droop against ${mm(f.bumpMm)} of bump.`;
   }
 }
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);

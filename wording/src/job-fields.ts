@@ -6,9 +6,25 @@ import { USE_WORDS } from './words';
 type Words = { readonly [S in SectionName]: Readonly<Record<keyof JobSections[S], string>> };
 /** What each entry of a job is called where it stands by itself. */
 export const FIELD_WORDS: Words = {
-  head: { customer: 'Customer', trade: 'Trade', phone: 'Phone', stage: 'Stage', promiseDate: 'Promised for' },
+  head: {
+    customer: 'Customer',
+    trade: 'Trade',
+    phone: 'Phone',
+    email: 'Mail',
+    stage: 'Stage',
+    promiseDate: 'Promised for',
+  },
   brief: {
     usage: 'Use',
+    usageWords: 'Use in words',
+    complaintKind: 'Complaint',
+    complaint: 'What the customer says of it',
+    complaintSince: 'Since when',
+    wish: 'Wish',
+    frontTargetMm: 'Height wished at the front',
+    rearTargetMm: 'Height wished at the rear',
+    frontToleranceMm: 'Either way at the front',
+    rearToleranceMm: 'Either way at the rear',
     driver: 'Who drives it',
     payloadKg: 'Payload',
     tongueKg: 'Tongue load',
@@ -18,19 +34,30 @@ export const FIELD_WORDS: Words = {
     heightLimitMm: 'Height limit',
     heightLimitWhat: 'What sets the height limit',
     stance: 'Stance',
+    noseUpMostMm: 'Nose up at most',
     chains: 'Chains',
     cruisingKmh: 'Cruising speed',
     notes: 'Notes of the brief',
   },
   vehicle: {
     query: 'Vehicle as the customer says it',
+    plate: 'Plate',
+    vin: 'Identification number',
+    mileageKm: 'Mileage',
+    color: 'Colour',
     platform: 'Vehicle',
     year: 'Year',
     variant: 'Variant',
     changes: 'Already modified',
     accessories: 'Added weight',
   },
-  tape: { readFrom: 'Tape read from', corners: 'Height', fuel: 'Fuel', notes: 'Notes on the tape' },
+  lookOver: {
+    items: 'Looked over',
+    alignment: 'Alignment when it came',
+    road: 'Road test before',
+    notes: 'Notes of the look-over',
+  },
+  tape: { rounds: 'Tape' },
   tire: {
     currentSize: 'Tyre today',
     targetSize: 'Wanted tyre',
@@ -49,6 +76,14 @@ export const FIELD_WORDS: Words = {
     reliefs: 'Trimming',
   },
   build: { items: 'Parts and kits', notes: 'Notes of the build' },
+  after: {
+    alignment: 'Alignment after',
+    contacts: 'Contact at lock and bump',
+    road: 'Road test after',
+    hoursTaken: 'Hours taken',
+    otherwise: 'What went otherwise',
+    nextTime: 'For the next one',
+  },
   unread: { entries: 'Cannot be read' },
 };
 const CORNER_WORDS: Readonly<Record<string, string>> = {
@@ -70,16 +105,33 @@ export function fieldText(section: SectionName, path: readonly string[]): string
     CORNER_WORDS[last] ??
     (field === 'usage'
       ? (USE_WORDS as Readonly<Record<string, string>>)[last]?.toLowerCase()
-      : (words[last]?.toLowerCase() ?? { quantity: 'count', size: 'size' }[last]));
+      : (words[last]?.toLowerCase() ??
+        {
+          quantity: 'count',
+          size: 'size',
+          treadMm: 'tread left',
+          camberDeg: 'camber',
+          casterDeg: 'caster',
+          toeDeg: 'toe',
+          thrustDeg: 'thrust angle',
+          steeringWheelDeg: 'steering wheel',
+          slopeFrontMm: 'slope along',
+          slopeLeftMm: 'slope across',
+          liftMm: 'height over stock',
+          thicknessMm: 'thickness',
+          rateNPerMm: 'rate',
+        }[last]));
   return [words[field] ?? field, inner].filter(Boolean).join(', ');
 }
 export const SECTION_WORDS: Readonly<Record<SectionName, string>> = {
   head: 'Customer and stage',
   brief: 'Brief',
   vehicle: 'Vehicle',
+  lookOver: 'Look-over',
   tape: 'Tape',
   tire: 'Tyre',
   build: 'Parts',
+  after: 'After',
   unread: 'What cannot be read',
 };
 /** Why a state of a section was written. */

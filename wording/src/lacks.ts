@@ -1,4 +1,4 @@
-import { formatDecimal, type Lack, type Unreadable } from '@rigger/core';
+import { type Lack, type Unreadable } from '@rigger/core';
 import { plural } from './format';
 import { fieldText } from './job-fields';
 import { quoted } from './quoted';
@@ -7,8 +7,14 @@ export function lackText(l: Lack): string {
   switch (l.code) {
     case 'unreadable':
       return `cannot be read: ${fieldText(l.what.section, l.what.path).toLowerCase()}`;
-    case 'usage-sum':
-      return `use ${formatDecimal(l.sum, 0)} of 100 %`;
+    case 'use-unsaid':
+      return 'use not said';
+    case 'wish-unsaid':
+      return 'wish not said';
+    case 'height-unsaid':
+      return 'no height said';
+    case 'to-decide':
+      return `${l.count} to decide`;
     case 'stance-unsaid':
       return 'stance not said';
     case 'no-vehicle':

@@ -1,11 +1,15 @@
 import {
+  axleOfCorner,
   formatDecimal,
   LEVEL_MM,
   type Need,
   type Assessment,
   type JobSections,
   type Money,
+  type TapedAxle,
+  type TapedRound,
   type TapeReading,
+  type TapeRound,
   type TireCheck,
   type WorkPlan,
   usageSum,
@@ -15,13 +19,28 @@ import { findingText, needText } from './findings';
 import { duration, figureText, length, money, plural, quantity, type Style } from './format';
 import type { Headline } from './headline';
 import { clearanceTail } from './rub';
+import { COMPLAINT_WORDS } from './intake-words';
 import { USE_WORDS } from './words';
 
 const STAND_WORDS = {
   level: 'wants it level',
   'keep-rake': 'keeps a rake',
+  'nose-up': 'nose up is fine',
   'as-is': 'stays as it stands',
 } as const;
+
+/** "wants front 50 mm higher, rear 20 mm lower" */
+function heightsWished(job: JobSections, style: Style): string {
+  const { frontTargetMm, rearTargetMm } = job.brief;
+  const at = (axle: string, mm: number | null) =>
+    mm === null
+      ? []
+      : [
+          `${axle} ${mm === 0 ? 'as it is' : `${length(Math.abs(mm), style)} ${mm > 0 ? 'higher' : 'lower'}`}`,
+        ];
+  const all = [...at('front', frontTargetMm), ...at('rear', rearTargetMm)];
+  return all.length === 0 ? 'a height is wished for, which one is not said yet' : `wants ${all.join(', ')}`;
+}
 
 export function briefHeadline(job: JobSections, style: Style): Headline {
   const sum = usageSum(job.brief.usage);
@@ -29,12 +48,19 @@ export function briefHeadline(job: JobSections, style: Style): Headline {
   const limit = job.brief.heightLimitMm;
   if (sum === 0 || !top)
     return {
-      sentence: 'What is the vehicle for? Split 100 % between the uses.',
+      sentence: 'What is the vehicle for? Say it in words, or split it between the uses.',
       consequence: 'Usage decides how high is sensible; it comes before any part.',
     };
+  const { complaintKind, wish } = job.brief;
   const rest = [
+    ...(complaintKind === null || complaintKind === 'none'
+      ? []
+      : [COMPLAINT_WORDS[complaintKind].toLowerCase()]),
+    ...(wish === 'height' ? [heightsWished(job, style)] : wish === 'repair' ? ['only repair is wanted'] : []),
     ...(job.brief.stance === null
-      ? ['how it should stand is not said yet']
+      ? wish === 'repair'
+        ? []
+        : ['how it should stand is not said yet']
       : [STAND_WORDS[job.brief.stance]]),
     ...(limit === null
       ? []
@@ -45,10 +71,7 @@ export function briefHeadline(job: JobSections, style: Style): Headline {
     ...(job.brief.chains ? ['room for chains'] : []),
   ];
   return {
-    sentence:
-      sum === 100
-        ? `Mostly ${USE_WORDS[top].toLowerCase()}, ${formatDecimal(job.brief.usage[top], 0)} %; ${rest.join('; ')}.`
-        : `The use adds to ${formatDecimal(sum, 0)} %: ${sum < 100 ? `${formatDecimal(100 - sum, 0)} % still to say` : `${formatDecimal(sum - 100, 0)} % too much`}.`,
+    sentence: `Mostly ${USE_WORDS[top].toLowerCase()}, ${formatDecimal((job.brief.usage[top] / sum) * 100, 0)} %; ${rest.join('; ')}.`,
     consequence: 'A lower lift with the tyre that is needed beats a higher one.',
   };
 }
@@ -93,6 +116,65 @@ export function tapeHeadline(t: TapeReading, needs: readonly Need[], style: Styl
     consequence: 'Left and right agree, and the heights are ordinary for this platform.',
   };
 }
+/** A round of the tape: before the work by what it says of the vehicle, after it by how far it is from the forecast. */
+export function tapedHeadline(
+  a: Assessment,
+  round: TapeRound,
+  taped: TapedRound | null,
+  style: Style,
+): Headline {
+  if (round.when === 'before' || !taped) return tapeHeadline(a.tape, a.needs, style);
+  const { reading, axles } = taped;
+  const [doubted] = reading.inDoubt;
+  if (doubted !== undefined)
+    return {
+      sentence: findingText(
+        { code: 'tape-in-doubt', axle: axleOfCorner(doubted), saidFrom: round.readFrom },
+        style,
+      ),
+      consequence: 'Hub centre to arch, or ground to arch: say which way it was read.',
+    };
+  const { front, rear } = axles;
+  if (!front.got || !rear.got)
+    return {
+      sentence: 'Tape all four corners again, rolled and on level ground.',
+      consequence: 'Each height then stands beside its forecast, its claim and what makes it differ.',
+    };
+  const at = (t: typeof front) =>
+    t.offMm === null
+      ? `${t.axle} ${length(t.got?.value ?? 0, style)}`
+      : Math.abs(t.offMm) < 0.5
+        ? `${t.axle} as forecast`
+        : `${t.axle} ${length(Math.abs(t.offMm), style)} ${t.offMm > 0 ? 'higher' : 'lower'} than forecast`;
+  const odd = [front, rear].filter((t) => t.cause !== null);
+  return {
+    sentence: `${capital(at(front))}, ${at(rear)}.`,
+    consequence:
+      odd.length === 0
+        ? 'Inside what forecast and tape can tell apart.'
+        : 'Outside what forecast and tape can tell apart: see the likely cause.',
+  };
+}
+const CAUSE: Readonly<Record<NonNullable<TapedAxle['cause']>, string>> = {
+  'one-side-low': 'its spring end is not in its pocket, or a spacer there is missing or the wrong way up',
+  'one-side-high': 'its spring end stands on the edge of its pocket, or a spacer there is in twice',
+  'held-up':
+    'it was not rolled, or rubber pivots were torqued with the wheels hanging: loosen them, roll it, torque them on the ground',
+  lighter: 'there is less in it than was said, or its springs are stiffer than their record',
+  heavier:
+    'there is more in it than was said, its springs are softer than their record, or an end is not home',
+};
+/** The likely cause of a height that is not as forecast, and the step to look at. */
+export function tapeCauseText(t: TapedAxle, step: number | null, style: Style): string {
+  if (t.cause === null) return '';
+  const where =
+    t.side === null
+      ? `${capital(t.axle)} ${t.offMm === null ? '' : `${length(Math.abs(t.offMm), style)} ${t.offMm > 0 ? 'high' : 'low'}`}`
+      : `${capital(t.side)} ${t.axle} ${t.cause === 'one-side-low' ? 'low' : 'high'} against the other side`;
+  return `${where.trim()}. Most likely ${CAUSE[t.cause]}${step === null ? '' : `; see step ${step}`}.`;
+}
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+
 export function tireHeadline(c: TireCheck | null, a: Assessment, style: Style): Headline {
   if (!c)
     return {

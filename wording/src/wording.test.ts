@@ -98,7 +98,8 @@ describe('entries of a job', () => {
     ['brief', ['budgetMinor'], 150000, 'Budget', '1\u00a0500\u00a0mk'],
     ['brief', ['cruisingKmh'], 90, 'Cruising speed', '90 km/h'],
     ['brief', ['stance'], null, 'Stance', '(empty)'],
-    ['tape', ['corners', 'leftFront'], '471', 'Height, left front', '471'],
+    ['tape', ['rounds', 'before', 'corners', 'leftFront'], '471', 'Tape, left front', '471'],
+    ['lookOver', ['items', 'tire.front.left', 'treadMm'], 4, 'Looked over, tread left', '4 mm'],
     ['tire', ['rear', 'wheelWidthIn'], 8.5, 'Wanted at the rear, wheel width', '8.5 in'],
     ['build', ['items', 'i3', 'quantity'], 2, 'Parts and kits, count', '2'],
     [
@@ -451,14 +452,26 @@ describe('each screen says its finding first', () => {
       expect(h.sentence.length).toBeGreaterThan(10);
     }
   });
-  it('an incomplete mix says what is missing, a full one what it is mostly', () => {
+  it('a mix says what it is mostly, rough or full; a wish and a complaint are said with it', () => {
     const job = plainJob('corvane-halder');
     const mix = (usage: Partial<JobSections['brief']['usage']>) =>
       briefHeadline({ ...job, brief: { ...job.brief, usage: { ...job.brief.usage, ...usage } } }, MM)
         .sentence;
-    expect(mix({ highway: 60 })).toContain('40 % still to say');
-    expect(mix({ highway: 60, gravel: 50 })).toContain('10 % too much');
+    expect(mix({ highway: 30, mud: 10 })).toContain('Mostly highway, 75 %');
     expect(mix({ gravel: 70, rock: 30 })).toContain('Mostly gravel, 70 %');
+    const said = (brief: Partial<JobSections['brief']>) =>
+      briefHeadline(
+        { ...job, brief: { ...job.brief, usage: { ...job.brief.usage, gravel: 100 }, ...brief } },
+        MM,
+      ).sentence;
+    expect(said({ wish: 'height', frontTargetMm: 50, rearTargetMm: -20 })).toContain(
+      'wants front 50 mm higher, rear 20 mm lower',
+    );
+    expect(said({ wish: 'height', frontTargetMm: 0 })).toContain('wants front as it is');
+    expect(said({ wish: 'height' })).toContain('which one is not said yet');
+    expect(said({ wish: 'repair' })).toBe('Mostly gravel, 100 %; only repair is wanted.');
+    expect(said({ complaintKind: 'leans' })).toContain('; leans;');
+    expect(said({ complaintKind: 'none' })).not.toContain('complaint');
   });
   it('the match says what is left open, and the gravest first', () => {
     const job = plainJob('mettrick-fell', ['HF-590']);

@@ -28,6 +28,7 @@ export const USE_WORDS: Readonly<Record<Use, string>> = {
   mud: 'Mud and snow',
   load: 'Loaded',
   tow: 'Towing',
+  looks: 'Looks',
 };
 export const PLACE_WORDS: Readonly<Record<Place, string>> = {
   'front-bumper': 'front bumper',
@@ -105,6 +106,10 @@ const WRITE_IT: Readonly<Record<Quantity, string>> = {
   'load-index': 'write the number before the letter, as 121',
   year: 'write 2021',
   count: 'write 2',
+  distance: 'write 84000, 84 000 km or 52,000 mi',
+  rate: 'write 120, 120 N/mm or 685 lb/in',
+  angle: 'write 0.5, -0,5 or 1¼',
+  hours: 'write 6, 6.5 h or 390 min',
 };
 export function numberFaultText(f: NumberFault, what: string, unit: string, quantity: Quantity): string {
   const u = unit === '' ? '' : ` ${unit}`;

@@ -189,5 +189,6 @@ export const SOLVED_FORMULAS = [
   'bar-link',
   'moved-by-tolerance',
   'thread',
+  'weight-on-a-slope',
 ] as const;
 export type Formula = ClosedFormula | (typeof SOLVED_FORMULAS)[number];

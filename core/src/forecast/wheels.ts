@@ -3,6 +3,7 @@ import type { Catalogue, KnownVehicle, Platform, TireItem } from '../catalogue';
 import type { Brief, TireSection } from '../job';
 import type { Axle } from '../suspension';
 import {
+  formatTireSize,
   LOAD_EXPONENT,
   loadCapacityKg,
   mountedTire,
@@ -17,7 +18,7 @@ import {
   type TireSizeFault,
 } from '../tires';
 import { G_M_PER_S2 } from '../units';
-import type { MountedSide } from '../vehicle';
+import type { MountedSide, TireAsked } from '../vehicle';
 import { tireFigures, type TireFigures } from './tire-figures';
 
 /** Tyre and wheel of one axle, old against new, under that axle's own load. */
@@ -243,23 +244,53 @@ function todaysWheel(
     offsetMm: said.wheelOffsetMm ?? stockWheel.offsetMm,
   };
 }
-/** Loaded radius of the tyre that stands on an axle today, mm; null where its size cannot be read. */
-export function loadedTodayMm(
-  section: WheelsToday & Pick<TireSection, 'currentSize'>,
-  vehicle: KnownVehicle | null,
-  axle: Axle,
-): number | null {
-  if (!vehicle) return null;
-  const { platform } = vehicle;
+type SizesToday = WheelsToday & Pick<TireSection, 'currentSize'>;
+/** The tyre that stands on an axle today, on its wheel; null where its size cannot be read. */
+function standingToday(section: SizesToday, platform: Platform, axle: Axle) {
   const own = axle === 'rear' ? section.currentRear : null;
   const text = (own?.size ?? section.currentSize).trim();
   const size = parseTireSize(text === '' ? platform.stockTire : text);
   if (!size.ok) return null;
-  return mountedTire({
+  const wheel = todaysWheel(section, platform, axle);
+  const state = mountedTire({
     size: size.value,
     measuredDiameterMm: null,
-    ...todaysWheel(section, platform, axle),
+    ...wheel,
     wheelLoadN: (platform[axle].curbKg / 2) * G_M_PER_S2,
     pressureKpa: platform.stockPressureKpa,
-  }).loadedRadiusMm;
+  });
+  return { size: size.value, wheel, state };
+}
+/** Loaded radius of the tyre that stands on an axle today, mm; null where its size cannot be read. */
+export const loadedTodayMm = (section: SizesToday, vehicle: KnownVehicle | null, axle: Axle): number | null =>
+  (vehicle && standingToday(section, vehicle.platform, axle)?.state.loadedRadiusMm) ?? null;
+
+/** Today's tyre as its clearance is asked about, and whether it stands on the vehicle as the factory sent it; null where its
+ *  size cannot be read. */
+export function tireToday(
+  section: SizesToday,
+  { platform }: KnownVehicle,
+  axle: Axle,
+): { readonly asked: TireAsked; readonly asBuilt: boolean } | null {
+  const now = standingToday(section, platform, axle);
+  const stock = parseTireSize(platform.stockTire);
+  if (!now) return null;
+  const label = formatTireSize(now.size);
+  return {
+    asked: {
+      label,
+      sectionMm: now.state.sectionOnRimMm,
+      diameterMm: now.state.diameterMm,
+      measured: false,
+      mud: false,
+      rimIn: now.size.rimIn,
+      rimWidthIn: now.wheel.rimWidthIn,
+      offsetMm: now.wheel.offsetMm,
+    },
+    asBuilt:
+      stock.ok &&
+      label === formatTireSize(stock.value) &&
+      now.wheel.rimWidthIn === platform.stockWheel.widthIn &&
+      now.wheel.offsetMm === platform.stockWheel.offsetMm,
+  };
 }

@@ -1,26 +1,56 @@
 import type { ObstacleKind, Place } from '../catalogue';
 import type { Axle } from '../suspension';
+import { NOT_FINISHED, type After } from './after';
+import type { Corner } from './corner';
+import { NOT_LOOKED_OVER, type LookOver } from './look-over';
+import { NO_USE, type Usage } from './usage';
 
 export const STAGES = ['brief', 'quote', 'parts', 'bay', 'follow-up', 'done'] as const;
 export type Stage = (typeof STAGES)[number];
-export const USES = ['highway', 'gravel', 'rock', 'mud', 'load', 'tow'] as const;
-export type Use = (typeof USES)[number];
-
 /** Who the job is for and where it stands. */
 export interface Head {
   readonly customer: string;
   readonly trade: string;
   /** number to call, as it was said */
   readonly phone: string;
+  readonly email: string;
   readonly stage: Stage;
   readonly promiseDate: string | null;
 }
-export const STANDS = ['level', 'keep-rake', 'as-is'] as const;
+export const STANDS = ['level', 'keep-rake', 'nose-up', 'as-is'] as const;
 export type Stand = (typeof STANDS)[number];
+/** What the customer comes with. */
+export const WISHES = ['tire', 'height', 'stance', 'repair'] as const;
+export type Wish = (typeof WISHES)[number];
+export const COMPLAINTS = [
+  'wears-tires',
+  'pulls',
+  'shudders',
+  'rubs',
+  'rides-harshly',
+  'leans',
+  'crooked-wheel',
+  'noise',
+  'none',
+] as const;
+export type Complaint = (typeof COMPLAINTS)[number];
 
 /** What the vehicle is for. Percentages, kg, mm, money in minor units; null where nobody has said. */
 export interface Brief {
-  readonly usage: Readonly<Record<Use, number>>;
+  readonly usage: Usage;
+  /** the mix as it was said, "mostly highway, some gravel": it sets the shares, which can then be changed */
+  readonly usageWords: string;
+  readonly complaintKind: Complaint | null;
+  /** in the customer's words */
+  readonly complaint: string;
+  readonly complaintSince: string;
+  readonly wish: Wish | null;
+  /** arch over hub, empty and settled, against how it stands today; below 0 is lower */
+  readonly frontTargetMm: number | null;
+  readonly rearTargetMm: number | null;
+  /** how far off is still fine, either way; null: nobody has said, so the distance is told and not judged */
+  readonly frontToleranceMm: number | null;
+  readonly rearToleranceMm: number | null;
   readonly driver: string;
   readonly payloadKg: number | null;
   readonly tongueKg: number | null;
@@ -31,17 +61,38 @@ export interface Brief {
   readonly heightLimitWhat: string;
   /** how it should stand; null: nobody has said, so it is not judged */
   readonly stance: Stand | null;
+  /** with stance "nose-up": how far the nose may stand over level */
+  readonly noseUpMostMm: number | null;
   readonly chains: boolean;
   readonly cruisingKmh: number | null;
   readonly notes: string;
 }
+export const CHANGE_KINDS = [
+  'top-spacer',
+  'coil-spacer',
+  'preload-spacer',
+  'spring',
+  'lift-block',
+  'body-lift',
+  'other',
+] as const;
+export type ChangeKind = (typeof CHANGE_KINDS)[number];
+/** What somebody has changed before. Today's geometry starts from it. */
 export interface Change {
   readonly id: string;
   readonly what: string;
+  /** as it was said or read on the part */
+  readonly maker: string;
   /** catalogue part that it is, when it is one: its effect then counts as fitted */
   readonly part: string | null;
-  /** an old lift that is no catalogue part: where, and how much higher the body stands for it than stock, mm */
+  /** what is no catalogue part: what it is, and where it lifts or lowers */
+  readonly kind: ChangeKind | null;
   readonly axle: Axle | null;
+  /** of a spacer, block or puck, mm */
+  readonly thicknessMm: number | null;
+  /** of a spring, N/mm */
+  readonly rateNPerMm: number | null;
+  /** how much higher the body stands for it than stock, as measured, mm: this outranks what thickness or rate come to */
   readonly liftMm: number | null;
 }
 export interface Accessory {
@@ -54,21 +105,41 @@ export interface Accessory {
 }
 export interface VehicleSection {
   readonly query: string;
+  readonly plate: string;
+  /** as it stands on the vehicle; nothing is looked up with it */
+  readonly vin: string;
+  readonly mileageKm: number | null;
+  readonly color: string;
   readonly platform: string | null;
   readonly year: number | null;
   readonly variant: Readonly<Record<string, string>>;
   readonly changes: readonly Change[];
   readonly accessories: readonly Accessory[];
 }
-export const CORNERS = ['leftFront', 'rightFront', 'leftRear', 'rightRear'] as const;
-export type Corner = (typeof CORNERS)[number];
-/** Heights of the arches as written down; read by the core each time, so that nothing typed is ever lost. */
-export interface Tape {
+/** When a round of the tape was taken: before anything is done, down on the wheels and rolled, settled, or at another time. */
+export const TAPED_WHEN = ['before', 'down', 'settled', 'other'] as const;
+export type TapedWhen = (typeof TAPED_WHEN)[number];
+/** Conditions that heights are true under; ticked when somebody saw to them. */
+export const TAPE_CARES = ['level', 'tires', 'load', 'rolled'] as const;
+export type TapeCare = (typeof TAPE_CARES)[number];
+/** One round of the tape: heights of the arches as written down, read by the core each time, so that nothing typed is lost. */
+export interface TapeRound {
+  readonly id: string;
+  readonly when: TapedWhen;
+  readonly day: string | null;
   /** where the tape was held below: at the hub's centre, or on the ground */
   readonly readFrom: 'hub' | 'ground';
   readonly corners: Readonly<Record<Corner, string>>;
+  readonly cares: Readonly<Record<TapeCare, boolean>>;
+  /** how much higher the floor is under the front wheels than under the rear, and under the left than under the right, mm */
+  readonly slopeFrontMm: number | null;
+  readonly slopeLeftMm: number | null;
   readonly fuel: string;
   readonly notes: string;
+}
+/** Rounds in the order they were taken; the first that is "before" is how it stands today. */
+export interface Tape {
+  readonly rounds: readonly TapeRound[];
 }
 /** A relief that the plan does: to one obstacle of an axle, or (null) to the axle's own stops. */
 export interface ReliefChoice {
@@ -134,12 +205,24 @@ export interface JobSections {
   readonly head: Head;
   readonly brief: Brief;
   readonly vehicle: VehicleSection;
+  readonly lookOver: LookOver;
   readonly tape: Tape;
   readonly tire: TireSection;
   readonly build: Build;
+  readonly after: After;
   readonly unread: Unread;
 }
-export const SECTIONS = ['head', 'brief', 'vehicle', 'tape', 'tire', 'build', 'unread'] as const;
+export const SECTIONS = [
+  'head',
+  'brief',
+  'vehicle',
+  'lookOver',
+  'tape',
+  'tire',
+  'build',
+  'after',
+  'unread',
+] as const;
 export type SectionName = (typeof SECTIONS)[number];
 
 export const LIMITED = ['total-lift', 'tire-lift', 'track-increase', 'wheel-spacer'] as const;
@@ -169,9 +252,18 @@ export interface ShopSettings {
  *  @example emptySections('Hut warden').head.stage // "brief" */
 export function emptySections(customer: string): JobSections {
   return {
-    head: { customer, trade: '', phone: '', stage: 'brief', promiseDate: null },
+    head: { customer, trade: '', phone: '', email: '', stage: 'brief', promiseDate: null },
     brief: {
-      usage: { highway: 0, gravel: 0, rock: 0, mud: 0, load: 0, tow: 0 },
+      usage: NO_USE,
+      usageWords: '',
+      complaintKind: null,
+      complaint: '',
+      complaintSince: '',
+      wish: null,
+      frontTargetMm: null,
+      rearTargetMm: null,
+      frontToleranceMm: null,
+      rearToleranceMm: null,
       driver: '',
       payloadKg: null,
       tongueKg: null,
@@ -181,17 +273,25 @@ export function emptySections(customer: string): JobSections {
       heightLimitMm: null,
       heightLimitWhat: '',
       stance: null,
+      noseUpMostMm: null,
       chains: false,
       cruisingKmh: null,
       notes: '',
     },
-    vehicle: { query: '', platform: null, year: null, variant: {}, changes: [], accessories: [] },
-    tape: {
-      readFrom: 'hub',
-      corners: { leftFront: '', rightFront: '', leftRear: '', rightRear: '' },
-      fuel: '',
-      notes: '',
+    vehicle: {
+      query: '',
+      plate: '',
+      vin: '',
+      mileageKm: null,
+      color: '',
+      platform: null,
+      year: null,
+      variant: {},
+      changes: [],
+      accessories: [],
     },
+    lookOver: NOT_LOOKED_OVER,
+    tape: { rounds: [emptyRound('before', 'before', 'hub')] },
     tire: {
       currentSize: '',
       targetSize: '',
@@ -210,14 +310,48 @@ export function emptySections(customer: string): JobSections {
       reliefs: [],
     },
     build: { items: [], notes: '' },
+    after: NOT_FINISHED,
     unread: { entries: {} },
   };
 }
 
-/** Sum of the usage mix, percent.
- *  @example usageSum({ highway: 50, gravel: 30, rock: 0, mud: 20, load: 0, tow: 0 }) // 100 */
-export const usageSum = (usage: Readonly<Record<Use, number>>): number =>
-  USES.reduce((sum, u) => sum + usage[u], 0);
+/** A change that somebody is about to write down.
+ *  @example emptyChange('c1').kind // null */
+export const emptyChange = (id: string): Change => ({
+  id,
+  what: '',
+  maker: '',
+  part: null,
+  kind: null,
+  axle: null,
+  thicknessMm: null,
+  rateNPerMm: null,
+  liftMm: null,
+});
+/** A round of the tape that nobody has written into yet.
+ *  @example emptyRound('r1', 'settled', 'ground').readFrom // "ground" */
+export const emptyRound = (id: string, when: TapedWhen, readFrom: TapeRound['readFrom']): TapeRound => ({
+  id,
+  when,
+  day: null,
+  readFrom,
+  corners: { leftFront: '', rightFront: '', leftRear: '', rightRear: '' },
+  cares: { level: false, tires: false, load: false, rolled: false },
+  slopeFrontMm: null,
+  slopeLeftMm: null,
+  fuel: '',
+  notes: '',
+});
+/** Nobody has written a height into it.
+ *  @example isEmptyRound(emptyRound('a', 'before', 'hub')) // true */
+export const isEmptyRound = (r: TapeRound): boolean =>
+  Object.values(r.corners).every((text) => text.trim() === '');
+
+const NOT_TAPED = emptyRound('', 'before', 'hub');
+/** The round that says how the vehicle stands today: the first one that was taken before the work, an empty one without.
+ *  @example roundToday({ rounds: [emptyRound('a', 'settled', 'hub'), emptyRound('b', 'before', 'hub')] }).id // "b" */
+export const roundToday = (tape: Tape): TapeRound =>
+  tape.rounds.find((r) => r.when === 'before') ?? NOT_TAPED;
 
 /** What stands at a place below `at`; a row of a list goes by its id, and below `null` there is nothing. Undefined: no such place.
  *  @example entryAt(emptySections('Hut warden').brief, ['usage', 'rock']) // 0 */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { lacksOf, recomputed, once, type Figure } from '..';
+import { emptyChange, emptyRound, lacksOf, recomputed, once, type Figure } from '..';
 import { say, sayAfresh, lift, briefOf, everyFigure } from '../testing/assessed';
 import { catalogue, demoJob, demoJobs, partOf, plainJob } from '../testing/demo-world';
 
@@ -12,13 +12,14 @@ describe('a job with nothing known', () => {
     const corners = { leftFront: '471', rightFront: '', leftRear: 'x', rightRear: '' };
     const a = say({
       ...job,
-      tape: { ...job.tape, corners },
+      tape: { rounds: [{ ...emptyRound('b', 'before', 'hub'), corners }] },
       build: plainJob('corvane-halder', ['TL-2810']).build,
     });
     expect(a).toEqual({
       vehicle: null,
       questions: [],
       tape: expect.objectContaining({ front: null, rear: null, rake: null, level: null, inDoubt: [] }),
+      taped: [],
       tires: { currentFault: null, targetFault: null, currentRearFault: null, rearFault: null, check: null },
       forecast: null,
       fault: null,
@@ -35,7 +36,8 @@ describe('a job with nothing known', () => {
     expect('reading' in a.tape.corners.leftFront && a.tape.corners.leftFront.reading.mm).toBe(471);
     expect('fault' in a.tape.corners.leftRear).toBe(true);
     expect(lacksOf(job, catalogue).map((l) => l.code)).toEqual([
-      'usage-sum',
+      'use-unsaid',
+      'wish-unsaid',
       'stance-unsaid',
       'no-vehicle',
       'corners',
@@ -55,7 +57,7 @@ describe('a job with nothing known', () => {
       vehicle: {
         ...job.vehicle,
         variant: { ...job.vehicle.variant, moon: 'full' },
-        changes: [{ id: 'c', what: 'old spacer', part: 'NO-1', axle: null, liftMm: null }],
+        changes: [{ ...emptyChange('c'), what: 'old spacer', part: 'NO-1' }],
       },
       tire: {
         ...job.tire,
@@ -163,7 +165,7 @@ describe('the forecast', () => {
       ...job,
       vehicle: {
         ...job.vehicle,
-        changes: [{ id: 'c', what: 'spacer', part: 'TL-2810', axle: null, liftMm: null }],
+        changes: [{ ...emptyChange('c'), what: 'spacer', part: 'TL-2810' }],
       },
     };
     const f = say(changed).forecast!;

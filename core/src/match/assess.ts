@@ -8,7 +8,7 @@ import {
   type RubCheck,
   type TireReading,
 } from '../forecast';
-import type { JobSections, ShopSettings } from '../job';
+import { roundToday, type JobSections, type ShopSettings } from '../job';
 import {
   frequencies,
   knownVehicle,
@@ -19,6 +19,7 @@ import {
   type PlanCase,
 } from '../rules';
 import type { RideHeightFault } from '../suspension';
+import { tapedRounds, type TapedRound } from './taped';
 import { formatTireSize } from '../tires';
 import { once } from '../units';
 import { afterBuild, partsOfJob, readTape, type FittedPart, type TapeReading } from '../vehicle';
@@ -27,7 +28,10 @@ import { afterBuild, partsOfJob, readTape, type FittedPart, type TapeReading } f
 export interface Assessment {
   readonly vehicle: KnownVehicle | null;
   readonly questions: readonly OpenQuestion[];
+  /** how it stands today */
   readonly tape: TapeReading;
+  /** every round of the tape beside what it was forecast to be; none without a vehicle */
+  readonly taped: readonly TapedRound[];
   readonly tires: TireReading;
   readonly forecast: Forecast | null;
   /** the axle that cannot be posed, where one cannot; what does not need its pose is judged all the same */
@@ -68,6 +72,7 @@ export function assessCase(c: PlanCase): Assessment {
   const { job, catalogue, vehicle, tires } = c;
   const [front, rear] = [c.axles.front.forecast(), c.axles.rear.forecast()];
   const { check } = tires;
+  const taped = once(() => tapedRounds(c));
   const candidates = once(() => readCandidates(job.tire, job.brief, vehicle, c.burden, catalogue));
   return {
     vehicle,
@@ -76,7 +81,10 @@ export function assessCase(c: PlanCase): Assessment {
     tires,
     forecast: c.forecast(),
     fault: !front.ok ? front.fault : !rear.ok ? rear.fault : null,
-    // only one view looks at them
+    // only one view looks at each of these
+    get taped() {
+      return taped();
+    },
     get candidates() {
       return candidates();
     },
@@ -96,7 +104,8 @@ function withoutVehicle(job: JobSections, catalogue: Catalogue, settings: ShopSe
   return {
     vehicle: null,
     questions: [],
-    tape: readTape(job.tape, null, settings.lengthUnit, { front: null, rear: null }),
+    tape: readTape(roundToday(job.tape), null, settings.lengthUnit, { front: null, rear: null }),
+    taped: [],
     tires: readTires(job.tire, job.brief, null, null, catalogue),
     forecast: null,
     fault: null,

@@ -1,14 +1,21 @@
 import {
   curesOf,
+  emptyChange,
+  emptyLooked,
   judgeSources,
   lacksOf,
   needKey,
   needsOf,
+  NO_USE,
+  roundToday,
   type Catalogue,
+  type FoundAs,
   type JobSections,
+  type Looked,
   type Part,
+  type Remedy,
 } from '..';
-import { demoJob, partOf, plainJob } from '../testing/demo-world';
+import { demoJob, partOf, plainJob, withTape } from '../testing/demo-world';
 import {
   axle,
   caseOf,
@@ -227,24 +234,47 @@ describe('what a job still needs', () => {
     expect(build(['TL-2810'])).not.toContain('not-fitting');
     const vague = { ...plainJob(HALDER), vehicle: { ...plainJob(HALDER).vehicle, variant: {} } };
     expect(lacksOf(vague, s.catalogue)).toContainEqual({ section: 'vehicle', code: 'to-ask', count: 4 });
-    const taped = { ...job, tape: { ...job.tape, corners: { ...job.tape.corners, leftRear: ' ' } } };
+    const taped = withTape(job, { corners: { ...roundToday(job.tape).corners, leftRear: ' ' } });
     expect(lacksOf(taped, s.catalogue)).toEqual([{ section: 'tape', code: 'corners', count: 1 }]);
-    const uses = {
-      ...job,
-      brief: { ...job.brief, usage: { ...job.brief.usage, mud: job.brief.usage.mud + 5 } },
+  });
+  it('a wish and a use are said; a rough mix hinders nothing; what goes with the wish is asked, and nothing else', () => {
+    const briefed = (b: Partial<JobSections['brief']>) => lacks({ ...job, brief: { ...job.brief, ...b } });
+    expect(briefed({})).toEqual([]);
+    expect(briefed({ usage: { ...NO_USE, mud: 5 } })).toEqual([]);
+    expect(briefed({ usage: NO_USE })).toEqual(['use-unsaid']);
+    expect(briefed({ wish: null })).toEqual(['wish-unsaid']);
+    expect(briefed({ stance: null })).toEqual(['stance-unsaid']);
+    expect(briefed({ stance: 'nose-up' })).toEqual(['stance-unsaid']);
+    expect(briefed({ stance: 'nose-up', noseUpMostMm: 0 })).toEqual([]);
+    expect(briefed({ wish: 'repair', stance: null })).toEqual([]);
+    expect(briefed({ wish: 'height' })).toEqual(['height-unsaid']);
+    expect(briefed({ wish: 'height', rearTargetMm: 0 })).toEqual([]);
+    expect(briefed({ wish: 'height', frontTargetMm: -20 })).toEqual([]);
+    const bare = (wish: JobSections['brief']['wish']) => {
+      const plain = plainJob(HALDER);
+      return lacks({ ...plain, brief: { ...plain.brief, wish } });
     };
-    expect(lacksOf(uses, s.catalogue)).toEqual([{ section: 'brief', code: 'usage-sum', sum: 105 }]);
-    expect(lacks({ ...job, brief: { ...job.brief, stance: null } })).toEqual(['stance-unsaid']);
+    expect([bare('tire').includes('no-tire'), bare('stance').includes('no-tire')]).toEqual([true, false]);
+    expect([bare('stance').includes('no-source'), bare('repair').includes('no-source')]).toEqual([
+      true,
+      false,
+    ]);
+  });
+  it('what was found worn is decided on, what is good is not asked about', () => {
+    const item = (found: FoundAs, remedy: Remedy | null) => ({
+      ...emptyLooked({ component: 'damper', axle: 'rear', side: 'left' }),
+      found,
+      remedy,
+    });
+    const looked = (...items: readonly Looked[]) => lacks({ ...job, lookOver: { ...job.lookOver, items } });
+    expect(looked(item('worn', null))).toEqual(['to-decide']);
+    expect(looked(item('broken', null), item('missing', null))).toEqual(['to-decide']);
+    expect(looked(item('worn', 'leave'))).toEqual([]);
+    expect(looked(item('watch', null), item('good', null), item('changed', null))).toEqual([]);
   });
   it('codes that the catalogue does not have are named, each once: platform, fitted part, answers; tyres, wheels, trimming', () => {
     const plain = plainJob(HALDER);
-    const change = (part: string | null) => ({
-      id: part ?? 'none',
-      what: '',
-      part,
-      axle: null,
-      liftMm: null,
-    });
+    const change = (part: string | null) => ({ ...emptyChange(part ?? 'none'), part });
     const vehicle = (v: Partial<JobSections['vehicle']>) =>
       lacksOf({ ...plain, vehicle: { ...plain.vehicle, ...v } }, s.catalogue).flatMap((l) =>
         l.code === 'vehicle-not-there' ? [l.section, ...l.codes] : [],

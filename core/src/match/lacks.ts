@@ -1,6 +1,6 @@
 import { fitmentOf, LIFT_SOURCES, openQuestions, type Catalogue, type KnownVehicle } from '../catalogue';
 import { entriesOf } from '../forecast';
-import { CORNERS, usageSum, type JobSections, type TireSection } from '../job';
+import { CORNERS, isOpen, roundToday, usageSum, type JobSections, type TireSection } from '../job';
 import { knownVehicle } from '../rules';
 import { parseTireSize } from '../tires';
 import { partsOfJob } from '../vehicle';
@@ -9,15 +9,18 @@ import { unreadableIn, type Unreadable, type WrittenSection } from './unreadable
 /** What a section still needs, in the order people work. */
 export type Lack =
   | {
-      readonly section: 'brief' | 'vehicle' | 'tape' | 'tire' | 'match';
+      readonly section: 'brief' | 'vehicle' | 'look-over' | 'tape' | 'tire' | 'match' | 'after';
       readonly code: 'unreadable';
       readonly what: Unreadable;
     }
-  | { readonly section: 'brief'; readonly code: 'usage-sum'; readonly sum: number }
+  | { readonly section: 'brief'; readonly code: 'use-unsaid' }
+  | { readonly section: 'brief'; readonly code: 'wish-unsaid' }
+  | { readonly section: 'brief'; readonly code: 'height-unsaid' }
   | { readonly section: 'brief'; readonly code: 'stance-unsaid' }
   | { readonly section: 'vehicle'; readonly code: 'no-vehicle' }
   | { readonly section: 'vehicle'; readonly code: 'to-ask'; readonly count: number }
   | { readonly section: 'vehicle'; readonly code: 'vehicle-not-there'; readonly codes: readonly string[] }
+  | { readonly section: 'look-over'; readonly code: 'to-decide'; readonly count: number }
   | { readonly section: 'tape'; readonly code: 'corners'; readonly count: number }
   | { readonly section: 'tire'; readonly code: 'no-tire' }
   | { readonly section: 'tire'; readonly code: 'not-priced' }
@@ -31,9 +34,11 @@ export const WORKED_IN = {
   head: 'brief',
   brief: 'brief',
   vehicle: 'vehicle',
+  lookOver: 'look-over',
   tape: 'tape',
   tire: 'tire',
   build: 'match',
+  after: 'after',
 } as const satisfies Readonly<Record<WrittenSection, Lack['section']>>;
 
 /** Everything the job still needs; cheap enough for every row of the board (no geometry is computed). */
@@ -43,9 +48,16 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
     code: 'unreadable',
     what,
   }));
-  const sum = usageSum(job.brief.usage);
-  if (sum !== 100) out.push({ section: 'brief', code: 'usage-sum', sum });
-  if (job.brief.stance === null) out.push({ section: 'brief', code: 'stance-unsaid' });
+  const { brief } = job;
+  if (usageSum(brief.usage) === 0) out.push({ section: 'brief', code: 'use-unsaid' });
+  if (brief.wish === null) out.push({ section: 'brief', code: 'wish-unsaid' });
+  else if (brief.wish === 'height' && brief.frontTargetMm === null && brief.rearTargetMm === null)
+    out.push({ section: 'brief', code: 'height-unsaid' });
+  if (
+    brief.wish !== 'repair' &&
+    (brief.stance === null || (brief.stance === 'nose-up' && brief.noseUpMostMm === null))
+  )
+    out.push({ section: 'brief', code: 'stance-unsaid' });
   const vehicle = knownVehicle(job, catalogue);
   if (!vehicle) out.push({ section: 'vehicle', code: 'no-vehicle' });
   else {
@@ -54,21 +66,26 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
   }
   const strange = strangeToVehicle(job, catalogue, vehicle);
   if (strange.length > 0) out.push({ section: 'vehicle', code: 'vehicle-not-there', codes: strange });
-  const untaped = CORNERS.filter((c) => job.tape.corners[c].trim() === '').length;
+  const undecided = job.lookOver.items.filter(isOpen).length;
+  if (undecided > 0) out.push({ section: 'look-over', code: 'to-decide', count: undecided });
+  const today = roundToday(job.tape);
+  const untaped = CORNERS.filter((c) => today.corners[c].trim() === '').length;
   if (untaped > 0) out.push({ section: 'tape', code: 'corners', count: untaped });
   const wanted = (job.tire.rear ? (['front', 'rear'] as const) : (['front'] as const))
     .map((axle) => entriesOf(job.tire, axle))
     .filter((e) => e.tireCode === null);
-  if (wanted.some((e) => e.size.trim() === '')) out.push({ section: 'tire', code: 'no-tire' });
-  else if (wanted.length > 0 && wanted.every((e) => parseTireSize(e.size).ok))
+  const tireWished = brief.wish === null || brief.wish === 'tire';
+  if (wanted.some((e) => e.size.trim() === '')) {
+    if (tireWished) out.push({ section: 'tire', code: 'no-tire' });
+  } else if (wanted.length > 0 && wanted.every((e) => parseTireSize(e.size).ok))
     out.push({ section: 'tire', code: 'not-priced' });
   const gone = strangeToTires(job.tire, catalogue);
   if (gone.length > 0) out.push({ section: 'tire', code: 'tire-not-there', codes: gone });
   const { chosen, unknown } = partsOfJob(job, catalogue, vehicle);
   if (unknown.length > 0) out.push({ section: 'match', code: 'unknown-parts', count: unknown.length });
-  if (!chosen.some((c) => LIFT_SOURCES.includes(c.part.family)))
-    out.push({ section: 'match', code: 'no-source' });
-  else if (vehicle) {
+  if (!chosen.some((c) => LIFT_SOURCES.includes(c.part.family))) {
+    if (brief.wish !== 'repair') out.push({ section: 'match', code: 'no-source' });
+  } else if (vehicle) {
     const count = chosen.filter((c) => fitmentOf(c.part.applications, vehicle).verdict !== 'fits').length;
     if (count > 0) out.push({ section: 'match', code: 'not-fitting', count });
   }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { moneyOf, partsList, workPlan, needKey, needsOf, type JobSections } from '..';
+import { emptyChange, moneyOf, partsList, workPlan, needKey, needsOf, type JobSections } from '..';
 import { caseOf, codes, cures, sayAfresh as say } from '../testing/assessed';
-import { catalogue, demoJob, demoJobs, partOf, plainJob, settings } from '../testing/demo-world';
+import { catalogue, demoJob, demoJobs, partOf, plainJob, settings, withTape } from '../testing/demo-world';
 
 describe('laws of a plan', () => {
   const full = plainJob('corvane-halder', [
@@ -64,10 +64,8 @@ describe('laws of a plan', () => {
     expect(codes(say(two(winch)).needs)).not.toContain('one-set-only');
   });
   it('a mirrored vehicle answers mirrored: what stood left low stands right low', () => {
-    const taped = (leftFront: string, rightFront: string) => ({
-      ...full,
-      tape: { ...full.tape, corners: { leftFront, rightFront, leftRear: '490', rightRear: '490' } },
-    });
+    const taped = (leftFront: string, rightFront: string) =>
+      withTape(full, { corners: { leftFront, rightFront, leftRear: '490', rightRear: '490' } });
     const [one, other] = [say(taped('462', '474')), say(taped('474', '462'))];
     const side = (a: typeof one) => a.needs.find((n) => n.finding.code === 'left-right')!.finding;
     expect(side(one)).toMatchObject({ lowSide: 'left' });
@@ -83,7 +81,7 @@ describe('laws of a plan', () => {
       ...plainJob('corvane-halder'),
       vehicle: {
         ...plainJob('corvane-halder').vehicle,
-        changes: [{ id: 'o', what: 'old lift', part: null, axle: 'front', liftMm: 45 }],
+        changes: [{ ...emptyChange('o'), what: 'old lift', axle: 'front' as const, liftMm: 45 }],
       },
     };
     const f = say(old).forecast!.front;

@@ -1,5 +1,5 @@
-import { emptySections, lacksOf, unreadableIn, type JobSections } from '..';
-import { catalogue, demoJob } from '../testing/demo-world';
+import { emptySections, lacksOf, roundToday, unreadableIn, type JobSections } from '..';
+import { catalogue, demoJob, withTape } from '../testing/demo-world';
 
 const job = demoJob('hut-warden');
 const typed = (entries: Readonly<Record<string, string>>, j: JobSections = job): JobSections => ({
@@ -42,9 +42,9 @@ describe('an entry that cannot be read', () => {
   );
   it('of the tape is no corner that is taped: not readable, or longer than a tape shows there', () => {
     const tape = (leftFront: string, readFrom: 'hub' | 'ground' = 'hub') =>
-      places({ ...job, tape: { ...job.tape, readFrom, corners: { ...job.tape.corners, leftFront } } });
-    expect(tape('31 5/')).toEqual(['tape.corners.leftFront']);
-    expect(tape('1500 mm')).toEqual(['tape.corners.leftFront']);
+      places(withTape(job, { readFrom, corners: { ...roundToday(job.tape).corners, leftFront } }));
+    expect(tape('31 5/')).toEqual(['tape.rounds.before.corners.leftFront']);
+    expect(tape('1500 mm')).toEqual(['tape.rounds.before.corners.leftFront']);
     expect(tape('1500 mm', 'ground')).toEqual([]);
     expect(tape('  ')).toEqual([]);
   });

@@ -22,11 +22,17 @@ export function unreadableIn(job: JobSections): readonly Unreadable[] {
     const [section, ...path] = place.split('.');
     return isSection(section) && entryAt(job[section], path) !== undefined ? [{ section, path, text }] : [];
   });
-  const [shortest, longest] = tapeRange(job.tape.readFrom);
-  const heights = CORNERS.filter((c) => {
-    const r = parseLength(job.tape.corners[c], { minMm: shortest, maxMm: longest, prefer: 'mm' });
-    return !r.ok && r.fault.code !== 'length-empty';
-  }).map((c): Unreadable => ({ section: 'tape', path: ['corners', c], text: job.tape.corners[c] }));
+  const heights = job.tape.rounds.flatMap((round) => {
+    const [minMm, maxMm] = tapeRange(round.readFrom);
+    return CORNERS.filter((c) => {
+      const r = parseLength(round.corners[c], { minMm, maxMm, prefer: 'mm' });
+      return !r.ok && r.fault.code !== 'length-empty';
+    }).map((c): Unreadable => ({
+      section: 'tape',
+      path: ['rounds', round.id, 'corners', c],
+      text: round.corners[c],
+    }));
+  });
   const all = [...typed, ...heights, ...sizesIn(job.tire)];
   return SECTIONS.flatMap((s) => all.filter((u) => u.section === s));
 }

@@ -21,6 +21,13 @@ export function shortOfWindow(value: number, reach: Range, spec: Range): number 
   if (high < spec[0]) return high - spec[0];
   return 0;
 }
+/** What an adjuster has left, degrees − and +, when it has set an angle that stood at `stoodDeg` with the adjuster in its middle to
+ *  `setDeg`. Below 0 it cannot have reached: something else has moved.
+ *  @example adjusterLeftDeg([-1, 1], -0.5, 0).join(' ') // "-1.5 0.5" */
+export const adjusterLeftDeg = (reach: Range, stoodDeg: number, setDeg: number): Range => [
+  reach[0] - (setDeg - stoodDeg),
+  reach[1] - (setDeg - stoodDeg),
+];
 function valueOf(f: AxleForecast, angle: Angle) {
   const value = angle === 'camber' ? f.geometryPlanned.camberDeg : f.geometryPlanned.casterDeg;
   const was = angle === 'camber' ? f.geometryToday.camberDeg : f.geometryToday.casterDeg;

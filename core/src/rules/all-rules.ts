@@ -6,6 +6,7 @@ import { axleCentre } from './axle-centre';
 import { axleLoad } from './axle-load';
 import { barLink } from './bar-link';
 import { calibration } from './calibration';
+import { changedBefore } from './changed-before';
 import { cvAngle } from './cv-angle';
 import { damperMatch } from './damper-match';
 import { damperSolid } from './damper-solid';
@@ -19,6 +20,7 @@ import { goesWith } from './goes-with';
 import { handling } from './handling';
 import { headlamps } from './headlamps';
 import { heightLimit } from './height-limit';
+import { heightWish } from './height-wish';
 import { hoseReach } from './hose-reach';
 import { openPrices } from './open-prices';
 import { placeLimits } from './place-limits';
@@ -35,6 +37,7 @@ import { tape } from './tape';
 import { tireClearance } from './tire-clearance';
 import { tireLoad } from './tire-load';
 import { tireSeries } from './tire-series';
+import { today } from './today';
 import { unknowns } from './unknowns';
 import { wheelFit } from './wheel-fit';
 import { wheelStuds } from './wheel-studs';
@@ -47,6 +50,7 @@ export const RULES = [
   axleLoad,
   barLink,
   calibration,
+  changedBefore,
   cvAngle,
   damperMatch,
   damperSolid,
@@ -60,6 +64,7 @@ export const RULES = [
   handling,
   headlamps,
   heightLimit,
+  heightWish,
   hoseReach,
   openPrices,
   placeLimits,
@@ -76,6 +81,7 @@ export const RULES = [
   tireClearance,
   tireLoad,
   tireSeries,
+  today,
   unknowns,
   wheelFit,
   wheelStuds,

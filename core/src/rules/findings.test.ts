@@ -48,6 +48,8 @@ const ABOUT_THE_VEHICLE: readonly FindingCode[] = [
   'over-height',
   'not-level',
   'nose-high-loaded',
+  'nose-too-high',
+  'slope-left-in',
   'nose-high',
   'place-limit',
   'handling-changed',

@@ -3,6 +3,6 @@ export * from './rule';
 export * from './all-rules';
 export * from './needs';
 export * from './manners';
-export { shortOfWindow } from './alignment-reach';
+export { adjusterLeftDeg, shortOfWindow } from './alignment-reach';
 export { dayAfter } from './delivery';
 export { spareFits, spareRoom } from './spare';

@@ -14,7 +14,7 @@ import {
   type RubCheck,
   type TireReading,
 } from '../forecast';
-import type { JobSections, ShopSettings } from '../job';
+import { roundToday, type JobSections, type ShopSettings } from '../job';
 import type { Axle, ReachFault, RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
 import { bad, once, type Result } from '../units';
@@ -22,8 +22,10 @@ import {
   afterBuild,
   asAsked,
   loadOn,
+  onSlope,
   partsOfJob,
   readTape,
+  slopeMoves,
   spacersMm,
   vehicleAxle,
   type AxleInput,
@@ -104,6 +106,8 @@ export function planCase(
       accessories: job.vehicle.accessories,
       fitted: parts.fitted,
     });
+  const axles = { front: prepared('front'), rear: prepared('rear') };
+  const round = roundToday(job.tape);
   const readings = new Map<string, TireReading>();
   return caseOn(
     {
@@ -121,12 +125,18 @@ export function planCase(
       questions: openQuestions(vehicle, catalogue),
       parts,
       fitted: parts.fitted,
-      tape: readTape(job.tape, vehicle, settings.lengthUnit, {
-        front: loadedTodayMm(job.tire, vehicle, 'front'),
-        rear: loadedTodayMm(job.tire, vehicle, 'rear'),
-      }),
+      tape: readTape(
+        round,
+        vehicle,
+        settings.lengthUnit,
+        {
+          front: loadedTodayMm(job.tire, vehicle, 'front'),
+          rear: loadedTodayMm(job.tire, vehicle, 'rear'),
+        },
+        onSlope(round) ? slopeMoves(round, axles) : null,
+      ),
     },
-    { front: prepared('front'), rear: prepared('rear') },
+    axles,
     parts.chosen,
   );
 }

@@ -1,6 +1,8 @@
 import type { FindingCode, PlaceLimit, PlanCase, Platform, Provenance, TireSection } from '..';
 import {
   dayAfter,
+  emptyChange,
+  NO_USE,
   needKey,
   needsOf,
   rollGradient,
@@ -57,7 +59,7 @@ const changed =
       ...s.job,
       vehicle: {
         ...s.job.vehicle,
-        changes: [{ id: 'c', what: 'fitted', part: code, axle: null, liftMm: null }],
+        changes: [{ ...emptyChange('c'), what: 'fitted', part: code }],
       },
     },
   });
@@ -457,7 +459,7 @@ describe('the highway asks for a flat ride', () => {
   const soft = (highway: number): Situation =>
     on(
       'sarnby-courser',
-      brief({ usage: { highway, gravel: 100 - highway, rock: 0, mud: 0, load: 0, tow: 0 } }),
+      brief({ usage: { ...NO_USE, highway, gravel: 100 - highway } }),
       effect({ kind: 'spring', rateNPerMm: 26, freeLengthDeltaMm: 0 }, { family: 'coil', axle: 'rear' }),
     );
   it('and where it is not driven nobody is told', () => {
@@ -490,7 +492,7 @@ describe('the tape', () => {
 });
 
 describe('tipping and roll', () => {
-  const HIGHWAY = brief({ usage: { highway: 80, gravel: 20, rock: 0, mud: 0, load: 0, tow: 0 } });
+  const HIGHWAY = brief({ usage: { ...NO_USE, highway: 80, gravel: 20 } });
   const factor = (...c: readonly Change[]) => stabilityOf(caseOf(on(FELL, ...c)), 'planned')!.value;
   const gradient = (...c: readonly Change[]) => rollGradient(caseOf(on(FELL, ...c)), 'planned')!.value;
   const roof = (massKg: number) => effect({ kind: 'mass', massKg, place: 'roof' });

@@ -1,19 +1,37 @@
 import { KEEP_RAKE_MM, LEVEL_MM } from '../evidence';
 import type { Range } from '../catalogue';
 import { namesLoad } from '../vehicle';
+import type { Brief } from '../job';
 import { rule, type Raised } from './rule';
 
 export type StanceFinding =
   | { readonly code: 'not-level'; readonly rakeMm: number; readonly wanted: Range }
+  | { readonly code: 'nose-too-high'; readonly byMm: number; readonly mostMm: number }
   | { readonly code: 'nose-high-loaded'; readonly byMm: number }
   /** empty, and no load was named: told, not refused */
   | { readonly code: 'nose-high'; readonly byMm: number };
+
+/** Rake that was asked for, mm, + rear higher; null where nobody has said, or only how high the nose may be. */
+function wantedRake(brief: Brief, todayMm: number): Range | null {
+  switch (brief.stance) {
+    case 'level':
+      return [-LEVEL_MM, LEVEL_MM];
+    case 'keep-rake':
+      return KEEP_RAKE_MM;
+    case 'as-is':
+      return [todayMm - LEVEL_MM, todayMm + LEVEL_MM];
+    case 'nose-up': // a limit one way only
+    case null:
+      return null;
+  }
+}
 
 /** How it will stand against what was said. What nobody has said is not judged; a nose that is high is refused only under
  *  the load that the brief names. */
 export const stance = rule<StanceFinding>({
   findings: {
     'not-level': { verdict: 'needs', topic: 'stance', blocks: null },
+    'nose-too-high': { verdict: 'needs', topic: 'stance', blocks: null },
     'nose-high-loaded': { verdict: 'no', topic: 'stance', blocks: 'order' },
     'nose-high': { verdict: 'fits', topic: 'stance', blocks: null },
   },
@@ -26,16 +44,12 @@ export const stance = rule<StanceFinding>({
     const [empty, loaded] = [f.planned.rake, f.loaded.rake];
     if (namesLoad(brief) && loaded.value < -LEVEL_MM)
       out.push({ finding: { code: 'nose-high-loaded', byMm: -loaded.value }, figure: loaded });
-    else if (changed && empty.value < -LEVEL_MM && brief.stance !== 'level')
+    else if (changed && empty.value < -LEVEL_MM && brief.stance !== 'level' && brief.stance !== 'nose-up')
       out.push({ finding: { code: 'nose-high', byMm: -empty.value }, figure: empty });
-    const wanted: Range | null =
-      brief.stance === 'level'
-        ? [-LEVEL_MM, LEVEL_MM]
-        : brief.stance === 'keep-rake'
-          ? KEEP_RAKE_MM
-          : brief.stance === 'as-is'
-            ? [f.today.rake.value - LEVEL_MM, f.today.rake.value + LEVEL_MM]
-            : null;
+    const mostMm = brief.stance === 'nose-up' ? brief.noseUpMostMm : null;
+    if (mostMm !== null && -empty.value > mostMm)
+      out.push({ finding: { code: 'nose-too-high', byMm: -empty.value, mostMm }, figure: empty });
+    const wanted = wantedRake(brief, f.today.rake.value);
     if (wanted && (empty.value < wanted[0] || empty.value > wanted[1]))
       out.push({ finding: { code: 'not-level', rakeMm: empty.value, wanted }, figure: empty });
     return out;

@@ -1,7 +1,8 @@
 import type { Range } from '../catalogue';
 import { LEFT_RIGHT_MM } from '../evidence';
 import type { Axle } from '../suspension';
-import { axleOfCorner } from '../vehicle';
+import { roundToday } from '../job';
+import { axleOfCorner, onSlope } from '../vehicle';
 import { AXLES } from './plan-case';
 import { rule, type Raised } from './rule';
 
@@ -19,6 +20,8 @@ export type TapeFinding =
       readonly ordinary: Range;
     }
   /** only makes sense if the tape was held the other way; nothing uses it until somebody has said */
+  /** the floor slopes, and where the masses of this vehicle are nobody has said: the slope stays in the heights */
+  | { readonly code: 'slope-left-in' }
   | { readonly code: 'tape-in-doubt'; readonly axle: Axle; readonly saidFrom: 'hub' | 'ground' };
 
 /** The tape against itself and against what is ordinary for this platform. */
@@ -26,13 +29,17 @@ export const tape = rule<TapeFinding>({
   findings: {
     'left-right': { verdict: 'ask', topic: 'tape', blocks: null },
     'outside-ordinary': { verdict: 'ask', topic: 'tape', blocks: null },
+    'slope-left-in': { verdict: 'ask', topic: 'tape', blocks: null },
     'tape-in-doubt': { verdict: 'ask', topic: 'tape', blocks: 'order' },
   },
-  check: (c) =>
-    AXLES.flatMap((axle): Raised<TapeFinding>[] => {
+  check: (c) => [
+    ...(onSlope(roundToday(c.job.tape)) && c.tape.front && !c.vehicle.platform.masses
+      ? [{ finding: { code: 'slope-left-in' } as const }]
+      : []),
+    ...AXLES.flatMap((axle): Raised<TapeFinding>[] => {
       const { platform } = c.vehicle;
       if (c.tape.inDoubt.some((corner) => axleOfCorner(corner) === axle))
-        return [{ axle, finding: { code: 'tape-in-doubt', axle, saidFrom: c.job.tape.readFrom } }];
+        return [{ axle, finding: { code: 'tape-in-doubt', axle, saidFrom: c.tape.readFrom } }];
       const [sides, mean] = [c.tape.sides[axle], c.tape[axle]];
       if (!sides || !mean) return [];
       const out: Raised<TapeFinding>[] = [];
@@ -56,4 +63,5 @@ export const tape = rule<TapeFinding>({
         out.push({ axle, finding: { code: 'outside-ordinary', axle, measuredMm: mean.value, ordinary } });
       return out;
     }),
+  ],
 });

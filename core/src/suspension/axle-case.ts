@@ -67,10 +67,7 @@ function axleState(setup: AxleSetup, effects: readonly AxleEffect[]): AxleState 
   };
 }
 
-/** What an old lift that nobody can name does to the spring, as the preload that stands the body `liftMm` higher under the
- *  stock load, mm of free length: at that height everything else of the axle follows from the pose. */
-export const preloadForLiftMm = (
-  c: Pick<AxleCase, 'rateNPerMm' | 'stockLoadN'>,
-  stock: AxleSetup,
-  liftMm: number,
-): number => stockFreeLengthMm(stock.model, c.rateNPerMm, c.stockLoadN, -liftMm) - stock.spring.freeLengthMm;
+/** What stands the body `liftMm` over design height under this load, as preload of the spring that is in, mm of free length:
+ *  at that height everything else of the axle follows from the pose. */
+export const preloadForLiftMm = (axle: AxleSetup, loadN: number, liftMm: number): number =>
+  stockFreeLengthMm(axle.model, axle.spring.rateNPerMm, loadN, -liftMm) - axle.spring.freeLengthMm;

@@ -1,6 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { emptySections, type Catalogue, type JobSections, type KnownVehicle, type ShopSettings } from '..';
+import {
+  emptySections,
+  roundToday,
+  type Catalogue,
+  type JobSections,
+  type KnownVehicle,
+  type ShopSettings,
+  type TapeRound,
+} from '..';
 
 const DEMO = join(__dirname, '../../../demo');
 const json = (file: string) => JSON.parse(readFileSync(join(DEMO, file), 'utf8'));
@@ -63,4 +71,10 @@ export const vehicleOf = (job: JobSections): KnownVehicle => ({
   platform: platformOf(job.vehicle.platform!),
   year: job.vehicle.year,
   variant: job.vehicle.variant,
+});
+
+/** The job with this in its round of the tape before the work. */
+export const withTape = (job: JobSections, change: Partial<TapeRound>): JobSections => ({
+  ...job,
+  tape: { rounds: [{ ...roundToday(job.tape), id: 'before', ...change }] },
 });

@@ -1,4 +1,4 @@
-import { once, type FindingCode, type Platform, type Verdict } from '..';
+import { NO_USE, once, type FindingCode, type Platform, type Verdict } from '..';
 import { platformOf } from './demo-world';
 import {
   caseOf,
@@ -19,6 +19,7 @@ import {
   HALDER,
   FELL,
   forecast,
+  onIt,
   HAIR,
   spacer,
   coilSpacer,
@@ -114,7 +115,7 @@ const turned = (mm: number) =>
 const turningMm = once(() => firstWith((mm) => turned(mm) > 3, [1, 119, 1]));
 const CAIRN = 'mettrick-cairn';
 const BLOCK = { family: 'lift-block', axle: 'rear' } as const;
-const HIGHWAY = { highway: 80, gravel: 20, rock: 0, mud: 0, load: 0, tow: 0 };
+const HIGHWAY = { ...NO_USE, highway: 80, gravel: 20 };
 const BODY = (heightMm: number) => ({ kind: 'body-lift', heightMm }) as const;
 const withWheel = (mm: number, by: Platform['steeringWheelSetBy']) =>
   on(
@@ -137,7 +138,7 @@ const bench = (extended: number, compressed: number) =>
 const rearRate = (share: number) =>
   on(
     'sarnby-courser',
-    brief({ usage: { highway: 80, gravel: 20, rock: 0, mud: 0, load: 0, tow: 0 } }),
+    brief({ usage: HIGHWAY }),
     effect(
       {
         kind: 'spring',
@@ -345,6 +346,42 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
       ),
     [0, 20, 1],
   ),
+  'nose-too-high': edge(
+    'nose-too-high',
+    'needs',
+    (n) =>
+      on(
+        HALDER,
+        brief({ stance: 'nose-up', noseUpMostMm: 12 }),
+        platform((p) => ({ ...p, levelArchDifferenceMm: p.rear.archMm - p.front.archMm + n })),
+      ),
+    [0, 40, 1],
+  ),
+  'height-missed': edge(
+    'height-missed',
+    'needs',
+    (n) => on(HALDER, brief({ wish: 'height', frontTargetMm: n, frontToleranceMm: 8 })),
+    [0, 40, 1],
+  ),
+  'height-off': edge(
+    'height-off',
+    'fits',
+    (n) => on(HALDER, brief({ wish: 'height', rearTargetMm: -n })),
+    [0, 40, 1],
+  ),
+  'on-it-unmeasured': pair(
+    'ask',
+    () => on(HALDER, onIt({ axle: 'front', kind: 'spring', rateNPerMm: 120 })),
+    () => on(HALDER, onIt({ axle: 'front', kind: 'spring', rateNPerMm: 120, liftMm: 35 })),
+  ),
+  'out-today': edge('out-today', 'fits', (n) => on(HALDER, onIt({ axle: 'front', liftMm: n })), [0, 120, 1]),
+  'shaft-today': edge('shaft-today', 'fits', (n) => on(FELL, onIt({ axle: 'rear', liftMm: n })), [0, 150, 1]),
+  'rubs-today': edge(
+    'rubs-today',
+    'fits',
+    (n) => on(HALDER, tire({ currentSize: `${n}/75R17` })),
+    [225, 355, 10],
+  ),
   'nose-high-loaded': edge(
     'nose-high-loaded',
     'no',
@@ -537,6 +574,16 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     'ask',
     (n) => on(HALDER, tape(String(n), String(n))),
     [470, 560, 1],
+  ),
+  'slope-left-in': pair(
+    'ask',
+    () =>
+      on(
+        HALDER,
+        tape('470', '470', { slopeLeftMm: 10 }),
+        platform((p) => ({ ...p, masses: null })),
+      ),
+    () => on(HALDER, tape('470', '470', { slopeLeftMm: 10 })),
   ),
   'tape-in-doubt': edge('tape-in-doubt', 'ask', (n) => on(HALDER, tape(String(n), String(n))), [600, 700, 1]),
 };

@@ -1,5 +1,6 @@
 import {
   assessCase,
+  emptyChange,
   foundBy,
   knownVehicle,
   planCase,
@@ -8,6 +9,7 @@ import {
   type AxleSpec,
   type Brief,
   type Catalogue,
+  type Change as BeforeNow,
   type FindingCode,
   type JobSections,
   type Need,
@@ -17,10 +19,11 @@ import {
   type Platform,
   type PlaceLimit,
   type ShopSettings,
+  type TapeRound,
   type TireSection,
   type WheelItem,
 } from '..';
-import { catalogue, plainJob, platformOf, settings } from './demo-world';
+import { catalogue, plainJob, platformOf, settings, withTape } from './demo-world';
 import { prepare } from './prepared';
 
 /** One vehicle, what is asked of it, and a catalogue and a shop that may be changed for the case. */
@@ -88,12 +91,19 @@ export const wheel =
     job: { ...s.job, tire: { ...s.job.tire, targetSize: '265/70R17 115T', wheelCode: 'W' } },
   });
 export const tape =
-  (leftFront: string, rightFront: string): Change =>
+  (leftFront: string, rightFront: string, more: Partial<TapeRound> = {}): Change =>
+  (s) => ({
+    ...s,
+    job: withTape(s.job, { ...more, corners: { leftFront, rightFront, leftRear: '', rightRear: '' } }),
+  });
+/** Something on the vehicle that somebody has put there before. */
+export const onIt =
+  (change: Partial<BeforeNow>): Change =>
   (s) => ({
     ...s,
     job: {
       ...s.job,
-      tape: { ...s.job.tape, corners: { leftFront, rightFront, leftRear: '', rightRear: '' } },
+      vehicle: { ...s.job.vehicle, changes: [{ ...emptyChange('c'), what: 'old spacer', ...change }] },
     },
   });
 /** Adds a made-up part to catalogue and plan. */

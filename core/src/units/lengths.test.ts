@@ -94,3 +94,45 @@ describe('lengths as people write them on a tape sheet', () => {
     );
   });
 });
+describe('a length below nothing', () => {
+  const BOTH = { minMm: -150, maxMm: 250, prefer: 'mm' as const };
+  it.each([
+    ['-20', -20],
+    ['−20 mm', -20],
+    ['- 3/4"', -19.05],
+    ['+35', 35],
+    ['-1 1/2 in', -38.1],
+    ['-2 cm', -20],
+  ])('%s is %d mm where the range goes below 0', (text, want) => {
+    const r = parseLength(text, BOTH);
+    expect(r.ok && r.value.mm).toBeCloseTo(want, 9);
+  });
+  it('out of its range it is refused with its sign, and half a sign is no length', () => {
+    expect(parseLength('-200 mm', BOTH)).toEqual({
+      ok: false,
+      fault: { code: 'length-out-of-range', mm: -200, minMm: -150, maxMm: 250 },
+    });
+    expect(parseLength('-', BOTH)).toMatchObject({ fault: { code: 'length-unreadable' } });
+    expect(parseLength('-1x', BOTH)).toMatchObject({
+      fault: { code: 'length-unreadable', text: '-1x', at: 2 },
+    });
+  });
+  it('a tape cannot show one', () => {
+    expect(parseLength('-471', RANGE)).toMatchObject({ fault: { code: 'length-unreadable', at: 0 } });
+  });
+  it('is read again from what it is written as, in both units', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -2400, max: 4000 }), (sixteenths) => {
+        const value = (sixteenths * 25.4) / 16;
+        for (const unit of ['mm', 'in'] as const) {
+          const r = parseLength(unit === 'in' ? `${formatInches16(value)} in` : formatLength(value, 'mm'), {
+            minMm: -4000,
+            maxMm: 7000,
+            prefer: unit,
+          });
+          expect(r.ok && Math.abs(r.value.mm - value)).toBeLessThanOrEqual(unit === 'in' ? 1e-6 : 0.5);
+        }
+      }),
+    );
+  });
+});

@@ -50,11 +50,14 @@ const INCHES_PER_FOOT = 12;
  *
  *  - a unit mark decides; a fraction without a mark is inches
  *  - a bare number is read in the preferred unit if that is in range, else in the other one (and said so)
+ *  - a sign is read where the range goes below 0
  *  - out of range in every reading: refused with the value and the limits
  *  @example parseLength('31 5/8', { minMm: 300, maxMm: 1200, prefer: 'mm' }) // {"ok":true,"value":{"mm":803.275,"unit":"in","unitAssumed":false}}
  *  @example parseLength('31.625', { minMm: 300, maxMm: 1200, prefer: 'mm' }) // {"ok":true,"value":{"mm":803.275,"unit":"in","unitAssumed":true}} */
 export function parseLength(text: string, range: LengthRange): Result<LengthReading, LengthFault> {
   if (text.trim() === '') return bad({ code: 'length-empty' });
+  const signed = range.minMm < 0 ? /^\s*([+−-])\s*(?=\S)/.exec(text) : null;
+  if (signed) return readSigned(signed[0].length, signed[1] === '+' ? 1 : -1, text, range);
   const lead = text.length - text.trimStart().length;
   const plain = spelledOut(text).replace(GROUPED, (n) => n.replaceAll(' ', ''));
   const feet = FEET.exec(plain)?.groups;
@@ -105,6 +108,25 @@ export function parseLength(text: string, range: LengthRange): Result<LengthRead
   if (inRange(first.mm)) return answer(first.mm, first.unit, false);
   if (inRange(second.mm)) return answer(second.mm, second.unit, true);
   return answer(first.mm, first.unit, false);
+}
+
+function readSigned(
+  at: number,
+  sign: 1 | -1,
+  text: string,
+  { minMm, maxMm, prefer }: LengthRange,
+): Result<LengthReading, LengthFault> {
+  const size = { minMm: 0, maxMm: sign < 0 ? -minMm : maxMm, prefer };
+  const r = parseLength(text.slice(at), size);
+  if (r.ok) return good({ ...r.value, mm: sign * r.value.mm });
+  switch (r.fault.code) {
+    case 'length-empty':
+      return r;
+    case 'length-unreadable':
+      return bad({ code: 'length-unreadable', text, at: at + r.fault.at });
+    case 'length-out-of-range':
+      return bad({ code: 'length-out-of-range', mm: sign * r.fault.mm, minMm, maxMm });
+  }
 }
 
 function readFeet(

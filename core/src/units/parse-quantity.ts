@@ -1,4 +1,4 @@
-import { KG_PER_LB, KM_PER_MILE } from './constants';
+import { KG_PER_LB, KM_PER_MILE, MM_PER_INCH, N_PER_LBF } from './constants';
 import { bad, good, type Result } from './result';
 import { spelledOut } from './vulgar';
 
@@ -13,6 +13,10 @@ export const QUANTITIES = [
   'load-index',
   'year',
   'count',
+  'distance',
+  'rate',
+  'angle',
+  'hours',
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 export type NumberFault =
@@ -39,6 +43,8 @@ interface Reader {
   readonly whole?: true;
 }
 const KG = 1;
+/** of 1 lbf/in */
+const N_PER_MM = N_PER_LBF / MM_PER_INCH;
 const READERS: Readonly<Record<Quantity, Reader>> = {
   mass: { marks: { kg: KG, kgs: KG, kilo: KG, kilos: KG, t: 1000, lb: KG_PER_LB, lbs: KG_PER_LB } },
   speed: { marks: { 'km/h': 1, kmh: 1, kph: 1, mph: KM_PER_MILE } },
@@ -49,6 +55,12 @@ const READERS: Readonly<Record<Quantity, Reader>> = {
   'load-index': { marks: {}, before: /^li\s*(?=\d)/i, whole: true },
   year: { marks: {}, before: /^['’](?=\d\d$)/, whole: true },
   count: { marks: { x: 1, pcs: 1, off: 1 }, whole: true },
+  distance: { marks: { km: 1, kms: 1, mi: KM_PER_MILE, mile: KM_PER_MILE, miles: KM_PER_MILE } },
+  rate: {
+    marks: { 'n/mm': 1, 'kn/m': 1, 'lb/in': N_PER_MM, 'lbs/in': N_PER_MM, 'lbf/in': N_PER_MM },
+  },
+  angle: { marks: { '°': 1, deg: 1, degrees: 1 } },
+  hours: { marks: { h: 1, hr: 1, hrs: 1, hour: 1, hours: 1, min: 1 / 60 } },
 };
 const GROUPED = /^\d{1,3}(?:[ \u00a0\u202f’']\d{3})+(?:[.,]\d+)?$/;
 /** "1,234": a thousand here, a decimal there */

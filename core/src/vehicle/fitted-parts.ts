@@ -1,7 +1,7 @@
 import { FAMILIES, type Catalogue, type KnownVehicle, type Part, type PartEffect } from '../catalogue';
-import type { Change, JobSections } from '../job';
-import { preloadForLiftMm, prepareAxle, type Axle, type AxleEffect } from '../suspension';
-import { stockCase } from './stock-axle';
+import type { JobSections } from '../job';
+import type { Axle, AxleEffect } from '../suspension';
+import { changedBefore } from './changed-before';
 
 /** A part that is on the vehicle or will be, with how many of it. */
 export interface FittedPart {
@@ -63,43 +63,6 @@ export function afterBuild(
   return [...fitted.filter((f) => !replaced(f)), ...chosen];
 }
 
-/** A lift that somebody fitted before and that is no part of the catalogue: the spring preload that stands the body where
- *  it was measured. Null without an axle, a height, or a pose at that height. */
-function oldLift(change: Change, vehicle: KnownVehicle | null): FittedPart | null {
-  if (change.axle === null || change.liftMm === null || change.liftMm === 0 || !vehicle) return null;
-  const c = stockCase(vehicle, change.axle);
-  const { stock } = prepareAxle({ ...c, fitted: [], loadN: c.stockLoadN });
-  const thicknessMm = preloadForLiftMm(c, stock, change.liftMm);
-  if (!Number.isFinite(thicknessMm)) return null;
-  return {
-    quantity: 1,
-    part: {
-      code: `on-it-${change.id}`,
-      maker: '',
-      name: change.what,
-      family: 'preload-spacer',
-      axle: change.axle,
-      soldAs: 'set',
-      priceMinor: 0,
-      supplier: '',
-      stock: { onHand: 0, leadDays: 0 },
-      effects: [{ kind: 'preload-spacer', thicknessMm }],
-      claimLiftMm: null,
-      settleShare: 0,
-      claimOnly: true,
-      reversible: true,
-      structural: false,
-      cures: [],
-      requires: [],
-      excludes: [],
-      fasteners: [],
-      applications: [],
-      operation: '',
-      note: '',
-    },
-  };
-}
-
 export interface PartsOfJob {
   readonly fitted: readonly FittedPart[];
   /** each part once, by code: the order of the list means nothing */
@@ -141,8 +104,8 @@ export function partsOfJob(
   }
   const fitted = job.vehicle.changes.flatMap((c): FittedPart[] => {
     if (c.part === null) {
-      const lift = oldLift(c, vehicle);
-      return lift ? [lift] : [];
+      const part = vehicle && changedBefore(c, vehicle);
+      return part ? [{ part, quantity: 1 }] : [];
     }
     const part = byCode.get(c.part);
     if (!part) unknown.add(c.part);

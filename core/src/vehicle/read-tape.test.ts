@@ -1,4 +1,12 @@
-import { assess, emptySections, readTape as read, type KnownVehicle, type LengthUnit, type Tape } from '..';
+import {
+  assess,
+  emptyRound,
+  readTape as read,
+  roundToday,
+  type KnownVehicle,
+  type LengthUnit,
+  type TapeRound,
+} from '..';
 import {
   catalogue,
   demoJob,
@@ -9,19 +17,19 @@ import {
   vehicleOf,
 } from '../testing/demo-world';
 
-const readTape = (t: Tape, v: KnownVehicle | null, unit: LengthUnit) =>
+const readTape = (t: TapeRound, v: KnownVehicle | null, unit: LengthUnit) =>
   read(t, v, unit, { front: 390, rear: 392 });
 /** What the rules say of a tape on the Halder. */
-const said = (t: Tape, platform = halder.platform) => {
-  const job = { ...plainJob('corvane-halder'), tape: t };
+const said = (t: TapeRound, platform = halder.platform) => {
+  const job = { ...plainJob('corvane-halder'), tape: { rounds: [t] } };
   return assess(job, { ...catalogue, platforms: [platform] }, settings)
     .needs.filter((n) => n.topic === 'tape')
     .map((n) => n.finding);
 };
 
 const halder = { platform: platformOf('corvane-halder'), year: 2021, variant: {} };
-const tape = (leftFront: string, rightFront: string, leftRear: string, rightRear: string): Tape => ({
-  ...emptySections('x').tape,
+const tape = (leftFront: string, rightFront: string, leftRear: string, rightRear: string): TapeRound => ({
+  ...emptyRound('t', 'before', 'hub'),
   corners: { leftFront, rightFront, leftRear, rightRear },
 });
 
@@ -74,7 +82,7 @@ describe('a tape held the other way is asked about, and used by nothing until so
     expect(r.inDoubt).toHaveLength(4);
     expect(r).toMatchObject({ front: null, rear: null, rake: null });
     expect(said(ground).map((f) => f.code)).toEqual(['tape-in-doubt', 'tape-in-doubt']);
-    const job = { ...plainJob('corvane-halder', ['TL-2810']), tape: ground };
+    const job = { ...plainJob('corvane-halder', ['TL-2810']), tape: { rounds: [ground] } };
     const untaped = assess(plainJob('corvane-halder', ['TL-2810']), catalogue, settings).forecast!;
     expect(assess(job, catalogue, settings).forecast!.planned.heightMm.value).toBe(
       untaped.planned.heightMm.value,
@@ -103,8 +111,9 @@ describe('a tape held the other way is asked about, and used by nothing until so
 it('every taped demo job reads without a fault', () => {
   for (const name of demoJobs) {
     const job = demoJob(name);
-    if (job.tape.corners.leftFront === '') continue;
-    const r = readTape(job.tape, job.vehicle.platform ? vehicleOf(job) : null, 'mm');
+    const today = roundToday(job.tape);
+    if (today.corners.leftFront === '') continue;
+    const r = readTape(today, job.vehicle.platform ? vehicleOf(job) : null, 'mm');
     expect(r.front).not.toBeNull();
     expect(r.rear).not.toBeNull();
   }

@@ -1,6 +1,15 @@
 import type { KnownVehicle, Range } from '../catalogue';
-import { explain, given, LEVEL_MM, LOOKS_LIKE_GROUND_MM, measured, TAPE_MM, type Figure } from '../evidence';
-import { CORNERS, type Corner, type Tape } from '../job';
+import {
+  computed,
+  explain,
+  given,
+  LEVEL_MM,
+  LOOKS_LIKE_GROUND_MM,
+  measured,
+  TAPE_MM,
+  type Figure,
+} from '../evidence';
+import { CORNERS, type Corner, type TapeRound } from '../job';
 import type { Axle } from '../suspension';
 import { parseLength, type LengthFault, type LengthReading, type LengthUnit } from '../units';
 
@@ -8,7 +17,7 @@ import { parseLength, type LengthFault, type LengthReading, type LengthUnit } fr
 export const ARCH_RANGE_MM: Range = [250, 1300];
 const GROUND_RANGE_MM: Range = [400, 1900];
 /** What a tape can show that is held there, mm. */
-export const tapeRange = (readFrom: Tape['readFrom']): Range =>
+export const tapeRange = (readFrom: TapeRound['readFrom']): Range =>
   readFrom === 'ground' ? GROUND_RANGE_MM : ARCH_RANGE_MM;
 
 export interface TapeSides {
@@ -16,6 +25,8 @@ export interface TapeSides {
   readonly right: Figure;
 }
 export interface TapeReading {
+  /** as it was said; what is in doubt was probably held the other way */
+  readonly readFrom: TapeRound['readFrom'];
   readonly corners: Readonly<
     Record<Corner, { readonly reading: LengthReading } | { readonly fault: LengthFault }>
   >;
@@ -41,12 +52,14 @@ export const axleOfCorner = (c: Corner): Axle => (AXLE_CORNERS.front.includes(c)
  *  2. where the vehicle is known, a height that is off by more than LOOKS_LIKE_GROUND_MM the way it is said to be held is in
  *     doubt, and with it its axle: it is asked about before anything uses it
  *  3. mean of both sides, rake
+ *  `slopeMm`: what a sloping floor has moved each arch by; it is taken out.
  *  `loadedMm`: loaded radius of today's tyre per axle, mm; null where its size cannot be read. */
 export function readTape(
-  tape: Tape,
+  tape: TapeRound,
   vehicle: KnownVehicle | null,
   prefer: LengthUnit,
   loadedMm: Readonly<Record<Axle, number | null>>,
+  slopeMm: ((corner: Corner) => number) | null = null,
 ): TapeReading {
   const ground = tape.readFrom === 'ground';
   const range = tapeRange(tape.readFrom);
@@ -61,14 +74,15 @@ export function readTape(
     const held = measured('corner', c.reading.mm, 'mm', [], {
       from: ground ? 'ground to arch' : 'hub to arch',
     });
-    if (!ground) return held;
-    const radius = loadedMm[axleOfCorner(corner)];
-    return radius === null
-      ? null
-      : explain('corner', 'mm', 'difference', {
-          from: held,
-          less: given('loaded-radius', radius, 'mm', 'of the tyre that stands there'),
-        });
+    const radius = ground ? loadedMm[axleOfCorner(corner)] : 0;
+    if (radius === null) return null;
+    const less = [
+      ...(ground ? [given('loaded-radius', radius, 'mm', 'of the tyre that stands there')] : []),
+      ...(slopeMm
+        ? [computed('slope-moved', slopeMm(corner), 'mm', [], { formula: 'weight-on-a-slope' })]
+        : []),
+    ];
+    return less.length === 0 ? held : explain('corner', 'mm', 'difference', { from: held, less });
   };
   const heights = Object.fromEntries(CORNERS.map((c) => [c, heightOf(c)])) as Record<Corner, Figure | null>;
   const inDoubt = CORNERS.filter((c) => {
@@ -103,6 +117,7 @@ export function readTape(
         })
       : null;
   return {
+    readFrom: tape.readFrom,
     corners,
     sides,
     front,

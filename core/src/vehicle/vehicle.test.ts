@@ -5,6 +5,7 @@ import {
   axlesMeet,
   effectsOfKind,
   effectsOn,
+  emptyChange,
   G_M_PER_S2,
   isAxleEffect,
   loadMasses,
@@ -55,11 +56,8 @@ const already = (changes: Partial<JobSections['vehicle']['changes'][number]>[]):
   vehicle: {
     ...job.vehicle,
     changes: changes.map((c, i) => ({
-      id: `c${i}`,
+      ...emptyChange(`c${i}`),
       what: 'old lift',
-      part: null,
-      axle: null,
-      liftMm: null,
       ...c,
     })),
   },

@@ -18,6 +18,11 @@ export const routes: Routes = [
         loadComponent: () => import('./features/vehicle/vehicle').then((m) => m.VehicleView),
       },
       {
+        path: 'look-over',
+        title: 'Look-over',
+        loadComponent: () => import('./features/look-over/look-over').then((m) => m.LookOverView),
+      },
+      {
         path: 'tape',
         title: 'Tape',
         loadComponent: () => import('./features/tape/tape').then((m) => m.TapeView),
@@ -51,6 +56,11 @@ export const routes: Routes = [
         path: 'sheet',
         title: 'Sheet',
         loadComponent: () => import('./features/sheet/sheet').then((m) => m.SheetView),
+      },
+      {
+        path: 'after',
+        title: 'After',
+        loadComponent: () => import('./features/after/after').then((m) => m.AfterView),
       },
       {
         path: 'history',

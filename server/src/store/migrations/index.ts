@@ -4,6 +4,7 @@ import { nameOfTheShop } from './003-name-of-the-shop';
 import { wheelsByAxle } from './004-wheels-by-axle';
 import { revisions } from './005-revisions';
 import { whatCannotBeRead } from './006-what-cannot-be-read';
+import { intakeAndAfter } from './007-intake-and-after';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -14,5 +15,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   wheelsByAxle,
   revisions,
   whatCannotBeRead,
+  intakeAndAfter,
 ];
 export type { NamedMigration };

@@ -9,7 +9,7 @@ export type Stored = Readonly<Record<string, unknown>>;
 /** Changes the stored record of every row that a table (or one section of the jobs) has; what cannot be read stays as it lies. */
 export async function rewrite(
   k: Knex,
-  rows: { readonly table: 'job_sections' | 'settings'; readonly section?: string },
+  rows: { readonly table: 'job_sections' | 'job_revisions' | 'settings'; readonly section?: string },
   change: (data: Stored) => Stored,
 ): Promise<void> {
   const { table, ...where } = rows;

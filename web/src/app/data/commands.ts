@@ -8,7 +8,7 @@ import { Api, failureText, type CallFailure } from './api';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { JobStore } from './job-store';
 import { NewJobs } from './new-jobs';
-import { JOB_SECTIONS } from './sections';
+import { JOB_SECTIONS, SECTION_KEYS } from './sections';
 
 /** no fading in: whoever pressed the key goes on typing */
 const AT_ONCE = { enterAnimationDuration: 0, exitAnimationDuration: 0 } as const;
@@ -143,7 +143,7 @@ export class Commands {
       });
       return;
     }
-    const section = JOB_SECTIONS[Number(key) - 1];
+    const section = JOB_SECTIONS.find((_, i) => SECTION_KEYS[i] === key);
     const id = this.store.id();
     const plain = !event.altKey && !event.ctrlKey && !event.metaKey && !typing(event.target);
     // Alt + a digit may be the browser's own: outside a text the digit alone does it

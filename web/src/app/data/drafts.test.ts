@@ -28,11 +28,11 @@ const laid = async (key: [string, string], value: unknown) => {
 describe('what waits in the browser', () => {
   it('comes back section by section, for its own job alone, until it is forgotten', async () => {
     await drafts.keep('a', 'brief', { ...held, sent: brief });
-    await drafts.keep('a', 'tape', { version: 1, base: tape, now: { ...tape, fuel: 'full' } });
+    await drafts.keep('a', 'tape', { version: 1, base: tape, now: { rounds: [] } });
     await drafts.keep('ab', 'brief', held);
     expect((await drafts.of('a')).sections).toEqual({
       brief: { ...held, sent: brief },
-      tape: { version: 1, base: tape, now: { ...tape, fuel: 'full' } },
+      tape: { version: 1, base: tape, now: { rounds: [] } },
     });
     await drafts.keep('a', 'brief', null);
     await drafts.keep('a', 'tape', null);

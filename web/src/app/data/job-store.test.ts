@@ -172,11 +172,11 @@ describe('undo', () => {
     await settle();
     b.server.elsewhere('brief', { driver: 'theirs' });
     await b.store.refresh();
-    b.store.patch('tape', { fuel: 'full' }, 'fuel');
+    b.store.patch('tape', { rounds: [] }, 'rounds');
     b.store.undo();
     b.store.undo();
     await settle();
-    expect(b.server.dataOf('tape').fuel).toBe(demoJob('hut-warden').tape.fuel);
+    expect(b.server.dataOf('tape').rounds).toEqual(demoJob('hut-warden').tape.rounds);
     expect(b.server.dataOf('brief')).toMatchObject({
       notes: demoJob('hut-warden').brief.notes,
       driver: 'theirs',
@@ -305,10 +305,10 @@ describe('a text that cannot be read', () => {
     expect(b.store.canUndo()).toBe(false);
   });
   it('the place of a step back is told, so that a screen can show the way there', () => {
-    b.store.patch('tape', { fuel: 'full' }, 'fuel');
+    b.store.patch('tape', { rounds: [] }, 'rounds');
     b.store.undo();
-    expect(b.store.undone()).toEqual({ how: 'Undone', place: 'tape.fuel' });
+    expect(b.store.undone()).toEqual({ how: 'Undone', place: 'tape.rounds' });
     b.store.redo();
-    expect(b.store.undone()).toEqual({ how: 'Redone', place: 'tape.fuel' });
+    expect(b.store.undone()).toEqual({ how: 'Redone', place: 'tape.rounds' });
   });
 });

@@ -1,5 +1,5 @@
-import { assess, type AxleInput, type JobSections, type VehicleAxle } from '@rigger/core';
-import { catalogue, demoJob, demoJobs, settings } from '@rigger/core/testing/demo-world';
+import { assess, roundToday, type AxleInput, type JobSections, type VehicleAxle } from '@rigger/core';
+import { catalogue, demoJob, demoJobs, settings, withTape } from '@rigger/core/testing/demo-world';
 import { rememberedAxles } from './remembered-axles';
 
 type Prepare = (input: AxleInput) => VehicleAxle;
@@ -54,7 +54,7 @@ describe('remembered axles', () => {
       head: { ...job.head, customer: 'Somebody else' },
       brief: { ...job.brief, notes: 'n', budgetMinor: 1, heightLimitMm: 1800, neededBy: '2027-01-01' },
       build: { ...job.build, items: job.build.items.slice(1) },
-      tape: { ...job.tape, corners: { ...job.tape.corners, leftFront: '480' } },
+      tape: withTape(job, { corners: { ...roundToday(job.tape).corners, leftFront: '480' } }).tape,
     };
     expect(say(quiet).needs.map((n) => n.finding.code)).toContain('over-height');
     say({ ...quiet, tire: { ...job.tire, reliefs: [] } });

@@ -1,4 +1,3 @@
-import type { Type } from '@angular/core';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed } from '@angular/core/testing';
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
@@ -7,14 +6,13 @@ import { MatInputHarness } from '@angular/material/input/testing';
 import { MatRadioGroupHarness } from '@angular/material/radio/testing';
 import { MatButtonHarness } from '@angular/material/button/testing';
 import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
-import type { JobSections } from '@rigger/core';
+import { NO_USE } from '@rigger/core';
 import { demoJob, plainJob } from '@rigger/core/testing/demo-world';
 import { openBench } from '../../testing/shop-bench';
+import { show } from '../../testing/show-view';
 import { ElevationView } from '../drawing/elevation-view';
 import { ElevationHarness } from '../drawing/elevation-view.harness';
 import { FigureHarness } from '../ui/figure.harness';
-import { HeadlineHarness } from '../ui/headline.harness';
-import { NumberFieldHarness } from '../ui/number-field.harness';
 import { BriefView } from './brief/brief';
 import { MatchView } from './match/match';
 import { SheetView } from './sheet/sheet';
@@ -22,37 +20,23 @@ import { TapeView } from './tape/tape';
 import { TireView } from './tire/tire';
 import { VehicleView } from './vehicle/vehicle';
 
-async function show<T>(view: Type<T>, job: JobSections) {
-  const bench = await openBench(job);
-  const fixture = TestBed.createComponent(view);
-  const loader = TestbedHarnessEnvironment.loader(fixture);
-  const documentLoader = TestbedHarnessEnvironment.documentRootLoader(fixture);
-  await fixture.whenStable();
-  return {
-    ...bench,
-    fixture,
-    loader,
-    documentLoader,
-    page: fixture.nativeElement as HTMLElement,
-    headline: async () => (await loader.getHarness(HeadlineHarness)).sentence(),
-    field: (label: string) => loader.getHarness(NumberFieldHarness.labelled(label)),
-    button: (text: RegExp) => loader.getHarness(MatButtonHarness.with({ text })),
-    text: async () => {
-      await fixture.whenStable();
-      return (fixture.nativeElement as HTMLElement).textContent.replace(/\s+/g, ' ');
-    },
-  };
-}
-
 describe('Brief', () => {
-  it('adds the mix to 100 and says what is still missing', async () => {
+  it('a rough mix is enough: words set the shares, shares can be changed, and both are undone', async () => {
     const v = await show(BriefView, demoJob('hut-warden'));
     expect(await v.headline()).toContain('Mostly gravel');
     await (await v.field('Towing')).write('25');
-    expect(await v.headline()).toContain('25 % too much');
     expect(v.store.sections()!.brief.usage.tow).toBe(25);
     v.store.undo();
     expect(await (await v.field('Towing')).text()).toBe('0');
+    const [words] = await v.loader.getAllHarnesses(MatInputHarness);
+    await words!.setValue('mostly highway, some gravel');
+    await (await words!.host()).dispatchEvent('change');
+    expect(v.store.sections()!.brief.usage).toEqual({ ...NO_USE, highway: 75, gravel: 25 });
+    expect(await v.headline()).toContain('Mostly highway, 75 %');
+    await words!.setValue('to the shops');
+    await (await words!.host()).dispatchEvent('change');
+    expect(await v.text()).toContain('No use in it');
+    expect(v.store.sections()!.brief.usage.highway).toBe(75);
   });
   it('every field goes to its place in the job', async () => {
     const v = await show(BriefView, demoJob('hut-warden'));
@@ -60,14 +44,24 @@ describe('Brief', () => {
     await (await v.field('Budget')).write('5500');
     const chains = await v.loader.getHarness(MatCheckboxHarness.with({ label: /Chains/ }));
     await chains.uncheck();
-    const stance = await v.loader.getHarness(MatRadioGroupHarness);
-    await stance.checkRadioButton({ label: 'Level' });
+    const [wish, stance] = await v.loader.getAllHarnesses(MatRadioGroupHarness);
+    await stance!.checkRadioButton({ label: 'Level' });
     expect(v.store.sections()!.brief).toMatchObject({
       tongueKg: 120,
       budgetMinor: 550000,
       chains: false,
       stance: 'level',
     });
+    await wish!.checkRadioButton({ label: 'A height' });
+    await (await v.field('Front')).write('50');
+    await (await v.field('Rear')).write('-20');
+    expect(v.store.sections()!.brief).toMatchObject({ wish: 'height', frontTargetMm: 50, rearTargetMm: -20 });
+    expect(await v.headline()).toContain('wants front 50 mm higher, rear 20 mm lower');
+    await stance!.checkRadioButton({ label: /Nose up/ });
+    await (await v.field('Nose up at most')).write('12');
+    expect(v.store.sections()!.brief).toMatchObject({ stance: 'nose-up', noseUpMostMm: 12 });
+    await wish!.checkRadioButton({ label: 'Only repair' });
+    expect(await v.loader.getAllHarnesses(MatRadioGroupHarness)).toHaveLength(1);
   });
 });
 
@@ -119,7 +113,7 @@ describe('Tape', () => {
     const [leftFront] = await v.loader.getAllHarnesses(MatInputHarness);
     await leftFront!.setValue('18 x');
     expect(await v.text()).toContain('cannot be read from character 4');
-    expect(v.store.sections()!.tape.corners.leftFront).toBe('18 x');
+    expect(v.store.sections()!.tape.rounds[0]!.corners.leftFront).toBe('18 x');
     await leftFront!.setValue('17 1/2');
     expect(await v.text()).toContain('17 1/2 in');
     expect(await v.headline()).toContain('lower on the left');

@@ -9,7 +9,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['?', 'this list'],
   ['n', 'new job'],
   ['b', 'back to the board'],
-  [`Alt + 1 … ${JOB_SECTIONS.length}`, JOB_SECTIONS.map((s) => s.label).join(', ')],
+  ['Alt + 1 … 9, 0, -', JOB_SECTIONS.map((s) => s.label).join(', ')],
   [`1 … ${JOB_SECTIONS.length}`, 'the same, outside a text; Esc leaves a text'],
   ['Arrows on the rub map', 'another pose'],
   ['Ctrl + Z', 'undo, also across screens'],

@@ -87,4 +87,8 @@ const SUFFIX: Readonly<Record<Quantity, string>> = {
   'load-index': '',
   year: '',
   count: '',
+  distance: 'km',
+  rate: 'N/mm',
+  angle: '°',
+  hours: 'h',
 };

@@ -32,7 +32,7 @@ import { Fold } from '../../data/fold';
 import { JobStore, type Conflict } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Live } from '../../data/live';
-import { JOB_SECTIONS, linkOf } from '../../data/sections';
+import { JOB_SECTIONS, linkOf, SECTION_KEYS } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { Theme } from '../../data/theme';
 import { Why } from '../../data/why';
@@ -109,7 +109,7 @@ export class JobShell {
   protected readonly marks = computed<readonly TapeMark[]>(() =>
     JOB_SECTIONS.map(({ label, link, lacks }, i) => {
       const lack = this.view.lacks().find((l) => l.section === lacks);
-      return { label, link, key: String(i + 1), lack: lack ? lackText(lack) : '' };
+      return { label, link, key: SECTION_KEYS[i] ?? '', lack: lack ? lackText(lack) : '' };
     }),
   );
   protected readonly saved = computed(() => {

@@ -8,6 +8,8 @@ import { MatRadioModule } from '@angular/material/radio';
 import { MatSelectModule } from '@angular/material/select';
 import { ENTRY_LIMITS } from '@rigger/contracts';
 import {
+  CHANGE_KINDS,
+  emptyChange,
   findVehicles,
   PLACES,
   type Accessory,
@@ -15,7 +17,7 @@ import {
   type VariantField,
   type VehicleCandidate,
 } from '@rigger/core';
-import { PLACE_WORDS, plural, variantWords, vehicleHeadline } from '@rigger/wording';
+import { CHANGE_WORDS, PLACE_WORDS, plural, variantWords, vehicleHeadline } from '@rigger/wording';
 import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
@@ -51,6 +53,8 @@ export class VehicleView {
   protected readonly limits = ENTRY_LIMITS;
   protected readonly places = PLACES;
   protected readonly placeWords = PLACE_WORDS;
+  protected readonly changeKinds = CHANGE_KINDS;
+  protected readonly changeWords = CHANGE_WORDS;
   protected readonly section = computed(() => this.store.sections()?.vehicle ?? null);
   protected readonly headline = computed(() => {
     const a = this.view.assessment();
@@ -59,12 +63,21 @@ export class VehicleView {
   protected readonly form = new FormGroup({
     query: new FormControl('', { nonNullable: true }),
     year: new FormControl<number | null>(null),
+    plate: new FormControl('', { nonNullable: true }),
+    vin: new FormControl('', { nonNullable: true }),
+    mileageKm: new FormControl<number | null>(null),
+    color: new FormControl('', { nonNullable: true }),
   });
   protected readonly candidates = computed(() =>
     findVehicles(this.section()?.query ?? '', this.shop.catalogue()?.platforms ?? []),
   );
   protected readonly vehicle = computed(() => this.view.assessment()?.vehicle ?? null);
   protected readonly yearRange = computed(() => this.vehicle()?.platform.years ?? ENTRY_LIMITS.year);
+  /** somebody has written one of the four */
+  protected readonly identified = computed(() => {
+    const v = this.section();
+    return v !== null && (v.plate !== '' || v.vin !== '' || v.color !== '' || v.mileageKm !== null);
+  });
   protected readonly open = computed(() => this.view.assessment()?.questions ?? []);
   protected readonly answered = computed(() => {
     const v = this.vehicle();
@@ -135,7 +148,7 @@ export class VehicleView {
     this.store.patch(
       'vehicle',
       {
-        changes: [...(this.section()?.changes ?? []), { id, what: '', part: null, axle: null, liftMm: null }],
+        changes: [...(this.section()?.changes ?? []), emptyChange(id)],
       },
       'changes',
     );

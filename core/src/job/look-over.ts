@@ -1,0 +1,89 @@
+import type { Axle } from '../suspension';
+import type { AlignmentReading } from './alignment-reading';
+import { NO_ALIGNMENT } from './alignment-reading';
+import type { RoadAnswers } from './road-test';
+
+/** What is looked at before anything is ordered. */
+export const COMPONENTS = [
+  'upper-ball-joint',
+  'lower-ball-joint',
+  'arm-bush',
+  'link-bush',
+  'king-pin',
+  'tie-rod-end',
+  'bar-link',
+  'bar-bush',
+  'track-bar-bush',
+  'strut-mount',
+  'damper',
+  'spring',
+  'leaf-spring',
+  'leaf-bush',
+  'hub-bearing',
+  'cv-boot',
+  'shaft-joint',
+  'hose',
+  'line',
+  'cable',
+  'brake-pad',
+  'wheel-stud',
+  'tire',
+  'frame-rust',
+  'leak',
+] as const;
+export type Component = (typeof COMPONENTS)[number];
+/** How it was found. "changed": somebody has put another one in before. */
+export const FOUND_AS = ['good', 'watch', 'worn', 'broken', 'missing', 'changed'] as const;
+export type FoundAs = (typeof FOUND_AS)[number];
+/** What is done about something worn; "leave" is the customer's word. */
+export const REMEDIES = ['repair', 'replace', 'leave'] as const;
+export type Remedy = (typeof REMEDIES)[number];
+export const WEAR = ['even', 'inner', 'outer', 'both-edges', 'middle', 'cupped', 'feathered'] as const;
+export type Wear = (typeof WEAR)[number];
+
+/** Where a component is: an axle and side, an axle, or the vehicle. */
+export interface Spot {
+  readonly component: Component;
+  readonly axle: Axle | null;
+  readonly side: 'left' | 'right' | null;
+}
+/** One component as it was found. Only what somebody has looked at is in the list. */
+export interface Looked extends Spot {
+  /** names the spot: `lower-ball-joint.front.left` */
+  readonly id: string;
+  readonly found: FoundAs | null;
+  readonly remedy: Remedy | null;
+  readonly note: string;
+  /** how a tyre wears, and the tread that is left, mm */
+  readonly wear: Wear | null;
+  readonly treadMm: number | null;
+  /** ids of photographs */
+  readonly photos: readonly string[];
+}
+/** What the vehicle was like when it came in: its components, its alignment, and how it drove. */
+export interface LookOver {
+  readonly items: readonly Looked[];
+  readonly alignment: AlignmentReading;
+  readonly road: RoadAnswers;
+  readonly notes: string;
+}
+export const NOT_LOOKED_OVER: LookOver = { items: [], alignment: NO_ALIGNMENT, road: {}, notes: '' };
+
+/** Names a spot.
+ *  @example spotId({ component: 'tire', axle: 'rear', side: 'left' }) // "tire.rear.left" */
+export const spotId = (s: Spot): string => [s.component, s.axle, s.side].filter((x) => x !== null).join('.');
+/** A component that nobody has said anything about yet.
+ *  @example emptyLooked({ component: 'leak', axle: null, side: null }).id // "leak" */
+export const emptyLooked = (spot: Spot): Looked => ({
+  ...spot,
+  id: spotId(spot),
+  found: null,
+  remedy: null,
+  note: '',
+  wear: null,
+  treadMm: null,
+  photos: [],
+});
+/** Somebody has to say what is done about it: it is worn, broken or missing, and nobody has. */
+export const isOpen = (l: Pick<Looked, 'found' | 'remedy'>): boolean =>
+  (l.found === 'worn' || l.found === 'broken' || l.found === 'missing') && l.remedy === null;

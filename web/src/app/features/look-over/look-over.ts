@@ -1,0 +1,149 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import { ENTRY_LIMITS } from '@rigger/contracts';
+import {
+  emptyLooked,
+  FOUND_AS,
+  isOpen,
+  NOT_LOOKED_OVER,
+  REMEDIES,
+  spotId,
+  spotsOf,
+  WEAR,
+  type AlignmentReading,
+  type FoundAs,
+  type Looked,
+  type LookOver,
+  type Spot,
+} from '@rigger/core';
+import {
+  COMPONENT_WORDS,
+  FOUND_WORDS,
+  lookOverHeadline,
+  REMEDY_WORDS,
+  spotText,
+  WEAR_WORDS,
+} from '@rigger/wording';
+import { JobStore } from '../../data/job-store';
+import { JobView } from '../../data/job-view';
+import { AlignmentTable } from '../../ui/alignment-table';
+import { HeadlineBlock } from '../../ui/headline';
+import { NumberField } from '../../ui/number-field';
+import { RoadTable } from '../../ui/road-table';
+
+/** How the vehicle came in: each component as it was found, what is done about it, alignment and road test before. */
+@Component({
+  selector: 'app-look-over',
+  imports: [
+    FormsModule,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+    AlignmentTable,
+    HeadlineBlock,
+    NumberField,
+    RoadTable,
+  ],
+  templateUrl: './look-over.html',
+  styleUrl: './look-over.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LookOverView {
+  private readonly store = inject(JobStore);
+  private readonly view = inject(JobView);
+  protected readonly limits = ENTRY_LIMITS;
+  protected readonly foundAs = FOUND_AS;
+  protected readonly foundWords = FOUND_WORDS;
+  protected readonly remedies = REMEDIES;
+  protected readonly remedyWords = REMEDY_WORDS;
+  protected readonly wear = WEAR;
+  protected readonly wearWords = WEAR_WORDS;
+  protected readonly section = computed(() => this.store.sections()?.lookOver ?? NOT_LOOKED_OVER);
+  private readonly platform = computed(() => this.view.assessment()?.vehicle?.platform ?? null);
+  private readonly spots = computed(() => {
+    const p = this.platform();
+    return p ? spotsOf(p) : [];
+  });
+  protected readonly known = computed(() => this.platform() !== null);
+  protected readonly headline = computed(() => lookOverHeadline(this.section().items, this.spots().length));
+  /** the spot whose note is being written although nothing is wrong with it */
+  private readonly opened = signal<ReadonlySet<string>>(new Set());
+  protected readonly groups = computed(() => {
+    const items = new Map(this.section().items.map((i) => [i.id, i]));
+    const row = (spot: Spot) => {
+      const id = spotId(spot);
+      const looked = items.get(id) ?? emptyLooked(spot);
+      const bad = looked.found !== null && looked.found !== 'good';
+      return {
+        id,
+        name: spotText(spot),
+        looked,
+        tire: spot.component === 'tire',
+        bad: looked.found === 'worn' || looked.found === 'broken' || looked.found === 'missing',
+        open: isOpen(looked),
+        more: bad || looked.note !== '' || this.opened().has(id) || spot.component === 'tire',
+      };
+    };
+    const rows = this.spots().map(row);
+    // what was written down about a component that this vehicle is not known to have is not lost
+    const strange = this.section()
+      .items.filter((i) => !rows.some((r) => r.id === i.id))
+      .map(row);
+    return [
+      { name: 'Front axle', rows: rows.filter((r) => r.looked.axle === 'front') },
+      { name: 'Rear axle', rows: rows.filter((r) => r.looked.axle === 'rear') },
+      { name: 'Whole vehicle', rows: rows.filter((r) => r.looked.axle === null) },
+      { name: 'Noted for another vehicle', rows: strange },
+    ]
+      .filter((g) => g.rows.length > 0)
+      .map((g) => ({ ...g, left: g.rows.filter((r) => r.looked.found === null).length }));
+  });
+  protected readonly componentWords = COMPONENT_WORDS;
+
+  protected edit(looked: Looked, change: Partial<Looked>): void {
+    const next = { ...looked, ...change };
+    const others = this.section().items;
+    this.patch(
+      {
+        items: others.some((i) => i.id === next.id)
+          ? others.map((i) => (i.id === next.id ? next : i))
+          : [...others, next],
+      },
+      `items.${next.id}.${Object.keys(change).join()}`,
+    );
+  }
+  /** the same word again takes it back; what is not worn any more needs nothing done */
+  protected find(looked: Looked, found: FoundAs): void {
+    const now = looked.found === found ? null : found;
+    const settled = now === null || now === 'good' || now === 'changed' || now === 'watch';
+    this.edit(looked, { found: now, ...(settled ? { remedy: null } : {}) });
+  }
+  /** everything in a group that nobody has spoken of was looked at and is good */
+  protected restIsGood(rows: readonly { readonly looked: Looked }[]): void {
+    const fresh = new Map(
+      rows
+        .filter((r) => r.looked.found === null)
+        .map(({ looked }) => [looked.id, { ...looked, found: 'good' as const }]),
+    );
+    const kept = this.section().items.map((i) => fresh.get(i.id) ?? i);
+    const added = [...fresh.values()].filter((i) => !kept.some((k) => k.id === i.id));
+    this.patch({ items: [...kept, ...added] }, 'items');
+  }
+  protected open(id: string): void {
+    this.opened.update((all) => new Set([...all, id]));
+  }
+  protected align(change: Partial<AlignmentReading>): void {
+    this.patch(
+      { alignment: { ...this.section().alignment, ...change } },
+      `alignment.${Object.keys(change).join()}`,
+    );
+  }
+  protected patch(change: Partial<LookOver>, place: string): void {
+    this.store.patch('lookOver', change, place);
+  }
+}

@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import {
+  NO_USE,
+  ROAD_ANSWERS,
+  roadQuestions,
+  type RoadAnswer,
+  type RoadAnswers,
+  type RoadQuestion,
+} from '@rigger/core';
+import { ROAD_ANSWER_WORDS, ROAD_QUESTION_WORDS } from '@rigger/wording';
+import { JobStore } from '../data/job-store';
+
+/** A road test as the questions of the vehicle's use; after the work what was said before stands beside. */
+@Component({
+  selector: 'app-road-table',
+  imports: [MatButtonModule],
+  template: `
+    <table class="ruled tight">
+      <tbody>
+        @for (q of questions(); track q.question) {
+          <tr>
+            <td>{{ q.words }}</td>
+            @if (before()) {
+              <td class="small" [class.need]="q.worse">{{ q.was }}</td>
+            }
+            <td class="answers">
+              <span role="radiogroup" [attr.aria-label]="q.words">
+                @for (a of answers; track a) {
+                  <button
+                    matButton
+                    type="button"
+                    role="radio"
+                    [class.said]="q.said === a"
+                    [attr.aria-checked]="q.said === a"
+                    (click)="answer(q.question, a)"
+                  >
+                    {{ answerWords[a] }}
+                  </button>
+                }
+              </span>
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styles: `
+    td {
+      padding: 1px 10px 1px 0;
+      vertical-align: middle;
+    }
+    .answers {
+      white-space: nowrap;
+      text-align: right;
+    }
+    .said {
+      font-weight: 600;
+      box-shadow: inset 0 -3px var(--heather);
+      border-radius: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RoadTable {
+  readonly of = input.required<RoadAnswers>();
+  /** what was said before the work; null where this is before */
+  readonly before = input<RoadAnswers | null>(null);
+  readonly changed = output<RoadAnswers>();
+  protected readonly answers = ROAD_ANSWERS;
+  protected readonly answerWords = ROAD_ANSWER_WORDS;
+  private readonly store = inject(JobStore);
+  protected readonly questions = computed(() =>
+    roadQuestions(this.store.sections()?.brief.usage ?? NO_USE).map((question) => {
+      const was = this.before()?.[question];
+      const said = this.of()[question];
+      return {
+        question,
+        words: ROAD_QUESTION_WORDS[question],
+        said,
+        was: was === undefined ? 'not asked before' : `${ROAD_ANSWER_WORDS[was]} before`,
+        worse:
+          was !== undefined && said !== undefined && ROAD_ANSWERS.indexOf(said) > ROAD_ANSWERS.indexOf(was),
+      };
+    }),
+  );
+  /** the same answer again takes it back */
+  protected answer(question: RoadQuestion, a: RoadAnswer): void {
+    const { [question]: said, ...others } = this.of();
+    this.changed.emit(said === a ? others : { ...others, [question]: a });
+  }
+}
