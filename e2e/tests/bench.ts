@@ -173,6 +173,7 @@ export async function accessible(page: Page): Promise<void> {
 export const VIEWS = [
   'brief',
   'vehicle',
+  'look-over',
   'tape',
   'tyre',
   'rub',
@@ -180,4 +181,5 @@ export const VIEWS = [
   'bench',
   'gearing',
   'sheet',
+  'after',
 ] as const;

@@ -52,7 +52,7 @@ test('corners and sizes that cannot be read say where, and the rest goes on', as
   await expect(page.getByText('two corners needed')).toBeVisible();
   await page.getByLabel('Left rear', { exact: true }).fill('3 m');
   await expect(page.getByRole('alert')).toContainText('hub centre to arch, not ground to arch');
-  await page.keyboard.press('Alt+4');
+  await page.keyboard.press('Alt+5');
   const size = page.getByRole('combobox', { name: /Size, typed/ });
   await size.fill('25S/70R16');
   await expect(page.getByRole('alert')).toContainText('cannot be read from character 3 (“S”)');

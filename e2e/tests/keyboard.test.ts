@@ -5,7 +5,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   page,
   server,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(360_000);
   const press = (key: string) => page.keyboard.press(key);
   const type = (text: string) => page.keyboard.type(text);
   const fill = async (label: string | RegExp, text: string) => {
@@ -13,7 +13,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
     await press('Control+a');
     await type(text);
   };
-  const go = async (n: number) => {
+  const go = async (n: number | '-') => {
     await press(`Alt+${n}`);
     await expect(page.locator('nav a.here')).toHaveAttribute('aria-keyshortcuts', `Alt+${n}`);
   };
@@ -29,11 +29,16 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('Enter');
 
   await expect(headline).toContainText('What is the vehicle for?');
+  await fill('In words', 'mostly highway, some gravel');
+  await press('Tab');
+  await expect(headline).toContainText('Mostly highway, 75 %');
   await fill('Highway', '40');
   await fill('Gravel', '40');
-  await expect(headline).toContainText('20 % still to say');
   await fill('Loaded', '20');
   await expect(headline).toContainText('Mostly highway, 40 %');
+  await tabTo(page, page.getByRole('radio', { name: 'A tyre' }));
+  await press('Space');
+  await fill('Since when', 'last winter');
   await fill('Payload', '200');
   await fill('Height limit', '2100');
   await fill(/Of what/, 'garage');
@@ -51,13 +56,29 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await expect(headline).toContainText('everything that matters for fitment is known');
 
   await go(3);
+  await expect(headline).toContainText('Look it over');
+  const link = page.getByRole('radiogroup', { name: 'Bar link, left front' });
+  await tabTo(page, link.getByRole('radio', { name: 'good' }));
+  await press('ArrowRight');
+  await press('ArrowRight');
+  await press('Enter');
+  await expect(headline).toContainText('Bar link, left front worn');
+  await tabTo(page, page.getByRole('combobox', { name: /What is done about it/ }));
+  await press('Enter');
+  await page.getByRole('option', { name: 'replace complete' }).waitFor();
+  await press('ArrowDown');
+  await press('ArrowDown');
+  await press('Enter');
+  await fill('Thrust, + left', '0.1');
+
+  await go(4);
   await fill('Left front', '18 1/2');
   await fill('Right front', '18-9/16"');
   await fill('Left rear', '492 mm');
   await fill('Right rear', '19.4');
   await expect(headline).toContainText('nose');
 
-  await go(4);
+  await go(5);
   await tabTo(page, page.getByRole('combobox', { name: /Size, typed/ }));
   await type('285/70R17');
   await press('Escape');
@@ -69,7 +90,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('Enter');
   await expect(headline).toContainText('265/70R17 clears with this plan');
 
-  await go(5);
+  await go(6);
   await expect(headline).toContainText('pinch seam');
   await expect(page.getByText('Sizes that clear', { exact: false }).first()).toBeVisible();
   const cell = page.locator('.cell');
@@ -79,10 +100,10 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('ArrowRight');
   await expect(cell).not.toHaveText(posed ?? '');
 
-  await go(8);
+  await go(9);
   await expect(headline).toContainText('not known yet');
 
-  await go(6);
+  await go(7);
   await tabTo(page, page.getByRole('checkbox', { name: /TL-2810/ }));
   await press('Space');
   await expect(headline).toContainText('46 ±');
@@ -97,7 +118,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('Escape');
   await expect(page.getByRole('heading', { name: /^Why / })).toHaveCount(0);
 
-  await go(9);
+  await go(0);
   await expect(page.getByText('Ride-height line: wheels on the ground from here')).toBeVisible();
   const download = async (name: string) => {
     await tabTo(page, page.getByRole('button', { name }));
@@ -114,9 +135,25 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   const job = JSON.parse(file.bytes.toString());
   expect(job).toMatchObject({
     format: 'apt-rigger-job',
-    version: 4,
+    version: 5,
     sections: { head: { customer: 'Ferry pilot' } },
   });
+  await go('-');
+  await expect(headline).toContainText('When it is down');
+  await tabTo(page, page.getByRole('link', { name: 'tape it down and rolled' }));
+  await press('Enter');
+  await tabTo(page, page.getByRole('button', { name: 'Another round' }));
+  await press('Enter');
+  await expect(page.getByLabel('Left front')).toBeFocused();
+  for (const mm of ['513', '515', '536', '537']) {
+    await type(mm);
+    await press('Tab');
+  }
+  await expect(headline).toContainText('than forecast');
+  await go('-');
+  await expect(page.getByRole('cell', { name: 'Front, down and rolled', exact: true })).toBeVisible();
+  await fill(/Hours taken/, '6.5');
+  await fill(/One line for whoever/, 'Soak the bolts the evening before.');
   await saved(page);
 
   await page.goto(server.base);

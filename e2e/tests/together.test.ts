@@ -93,7 +93,7 @@ test('a reload in the middle of typing loses nothing, and undo still goes back',
   await page.keyboard.press('Control+Shift+z');
   await expect(corner).toHaveValue('17 7/8');
   await saved(page);
-  expect((await server.section(1012, 'tape')).data.corners.leftFront).toBe('17 7/8');
+  expect((await server.section(1012, 'tape')).data.rounds[0].corners.leftFront).toBe('17 7/8');
 });
 
 test('two jobs opened quickly, answers in the other order: the one asked for last is shown and saved', async ({
@@ -151,7 +151,7 @@ test('a browser whose storage is full still saves, and a day without the server 
   await second.getByLabel('Who drives it').fill('without the server');
   await expect(second.locator('.saved')).toContainText('server does not answer');
   // a section that was never opened before, and a reload of the page itself
-  await second.keyboard.press('Alt+8');
+  await second.keyboard.press('Alt+9');
   await expect(second.locator('app-gearing h1')).toBeVisible();
   await second.goto(server.base);
   await expect(second.getByText('The server does not answer').first()).toBeVisible();
@@ -178,7 +178,7 @@ test('a worker that throws is said, and the rest goes on', async ({ page, server
   );
   await page.goto(await server.at(1012, 'bench'));
   await expect(page.getByText('could not be posed')).toBeVisible();
-  await page.keyboard.press('Alt+3');
+  await page.keyboard.press('Alt+4');
   await expect(page.getByLabel('Left front')).toBeVisible();
 });
 
@@ -199,7 +199,7 @@ test('what cannot be read is said to everybody and stops the printing until it i
   await second.getByRole('link', { name: 'Correct it' }).click();
   await expect(second.getByLabel('Payload', { exact: true })).toHaveValue('25o');
   // a step back takes the slip alone, and says so from another screen
-  await page.keyboard.press('Alt+3');
+  await page.keyboard.press('Alt+4');
   await expect(page.getByLabel('Left front')).toBeVisible();
   await page.locator('main').focus();
   await page.keyboard.press('Control+z');

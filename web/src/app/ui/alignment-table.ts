@@ -109,6 +109,24 @@ type AngleKey = keyof WheelAngles;
       gap: 10px;
       margin-top: 8px;
     }
+    @media (max-width: 640px) {
+      thead {
+        display: none;
+      }
+      tr {
+        display: grid;
+        grid-template-columns: repeat(3, minmax(0, 1fr));
+        gap: 0 6px;
+      }
+      tbody td:first-child {
+        grid-column: 1 / -1;
+        padding: 6px 0 0;
+        border: 0;
+      }
+      .rest {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
 import {
   NO_USE,
   ROAD_ANSWERS,
@@ -10,11 +9,12 @@ import {
 } from '@rigger/core';
 import { ROAD_ANSWER_WORDS, ROAD_QUESTION_WORDS } from '@rigger/wording';
 import { JobStore } from '../data/job-store';
+import { Choice } from './choice';
 
 /** A road test as the questions of the vehicle's use; after the work what was said before stands beside. */
 @Component({
   selector: 'app-road-table',
-  imports: [MatButtonModule],
+  imports: [Choice],
   template: `
     <table class="ruled tight">
       <tbody>
@@ -25,20 +25,14 @@ import { JobStore } from '../data/job-store';
               <td class="small" [class.need]="q.worse">{{ q.was }}</td>
             }
             <td class="answers">
-              <span role="radiogroup" [attr.aria-label]="q.words">
-                @for (a of answers; track a) {
-                  <button
-                    matButton
-                    type="button"
-                    role="radio"
-                    [class.said]="q.said === a"
-                    [attr.aria-checked]="q.said === a"
-                    (click)="answer(q.question, a)"
-                  >
-                    {{ answerWords[a] }}
-                  </button>
-                }
-              </span>
+              <app-choice
+                [of]="answers"
+                [words]="answerWords"
+                [bad]="['bad']"
+                [value]="q.said"
+                [label]="q.words"
+                (chosen)="answer(q.question, $event)"
+              />
             </td>
           </tr>
         }
@@ -54,10 +48,17 @@ import { JobStore } from '../data/job-store';
       white-space: nowrap;
       text-align: right;
     }
-    .said {
-      font-weight: 600;
-      box-shadow: inset 0 -3px var(--heather);
-      border-radius: 0;
+    @media (max-width: 640px) {
+      tr {
+        display: grid;
+        border-bottom: 1px solid var(--hair);
+      }
+      td {
+        border: 0;
+      }
+      .answers {
+        text-align: left;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -84,9 +85,8 @@ export class RoadTable {
       };
     }),
   );
-  /** the same answer again takes it back */
-  protected answer(question: RoadQuestion, a: RoadAnswer): void {
-    const { [question]: said, ...others } = this.of();
-    this.changed.emit(said === a ? others : { ...others, [question]: a });
+  protected answer(question: RoadQuestion, a: RoadAnswer | null): void {
+    const others = Object.fromEntries(Object.entries(this.of()).filter(([q]) => q !== question));
+    this.changed.emit(a === null ? others : { ...others, [question]: a });
   }
 }

@@ -20,20 +20,17 @@ import {
   type LookOver,
   type Spot,
 } from '@rigger/core';
-import {
-  COMPONENT_WORDS,
-  FOUND_WORDS,
-  lookOverHeadline,
-  REMEDY_WORDS,
-  spotText,
-  WEAR_WORDS,
-} from '@rigger/wording';
+import { FOUND_WORDS, lookOverHeadline, REMEDY_WORDS, spotText, WEAR_WORDS } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { AlignmentTable } from '../../ui/alignment-table';
+import { Choice } from '../../ui/choice';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
 import { RoadTable } from '../../ui/road-table';
+
+/** something has to be done about it, or the customer says leave it */
+const BAD: readonly FoundAs[] = ['worn', 'broken', 'missing'];
 
 /** How the vehicle came in: each component as it was found, what is done about it, alignment and road test before. */
 @Component({
@@ -45,6 +42,7 @@ import { RoadTable } from '../../ui/road-table';
     MatInputModule,
     MatSelectModule,
     AlignmentTable,
+    Choice,
     HeadlineBlock,
     NumberField,
     RoadTable,
@@ -56,6 +54,7 @@ import { RoadTable } from '../../ui/road-table';
 export class LookOverView {
   private readonly store = inject(JobStore);
   private readonly view = inject(JobView);
+  protected readonly BAD = BAD;
   protected readonly limits = ENTRY_LIMITS;
   protected readonly foundAs = FOUND_AS;
   protected readonly foundWords = FOUND_WORDS;
@@ -84,7 +83,7 @@ export class LookOverView {
         name: spotText(spot),
         looked,
         tire: spot.component === 'tire',
-        bad: looked.found === 'worn' || looked.found === 'broken' || looked.found === 'missing',
+        bad: looked.found !== null && BAD.includes(looked.found),
         open: isOpen(looked),
         more: bad || looked.note !== '' || this.opened().has(id) || spot.component === 'tire',
       };
@@ -103,8 +102,6 @@ export class LookOverView {
       .filter((g) => g.rows.length > 0)
       .map((g) => ({ ...g, left: g.rows.filter((r) => r.looked.found === null).length }));
   });
-  protected readonly componentWords = COMPONENT_WORDS;
-
   protected edit(looked: Looked, change: Partial<Looked>): void {
     const next = { ...looked, ...change };
     const others = this.section().items;
@@ -117,11 +114,9 @@ export class LookOverView {
       `items.${next.id}.${Object.keys(change).join()}`,
     );
   }
-  /** the same word again takes it back; what is not worn any more needs nothing done */
-  protected find(looked: Looked, found: FoundAs): void {
-    const now = looked.found === found ? null : found;
-    const settled = now === null || now === 'good' || now === 'changed' || now === 'watch';
-    this.edit(looked, { found: now, ...(settled ? { remedy: null } : {}) });
+  /** what is not worn any more needs nothing done */
+  protected find(looked: Looked, found: FoundAs | null): void {
+    this.edit(looked, { found, ...(found !== null && BAD.includes(found) ? {} : { remedy: null }) });
   }
   /** everything in a group that nobody has spoken of was looked at and is good */
   protected restIsGood(rows: readonly { readonly looked: Looked }[]): void {
