@@ -24,7 +24,8 @@ const SHOTS = [
   ['board', null, '', desk],
   ['brief', 1012, 'brief', desk],
   ['vehicle', 1015, 'vehicle', desk],
-  ['tape', 1012, 'tape', desk],
+  ['look-over', 1014, 'look-over', desk],
+  ['tape', 1009, 'tape', desk],
   ['tyre', 1012, 'tyre', desk],
   ['rub', 1015, 'rub', desk],
   ['rub-sizes', 1012, 'rub', desk, async (page) => down(page, 620)],
@@ -37,7 +38,7 @@ const SHOTS = [
   ['bench-linked-axle', 1013, 'bench', desk],
   ['sheet', 1012, 'sheet', desk],
   ['sheet-bay', 1014, 'sheet', bay],
-  ['match-dark', 1014, 'match', desk, null, 'dark'],
+  ['after', 1010, 'after', desk],
   ['history', 1012, 'history', desk, async (page) => page.locator('.line').nth(1).click()],
 ];
 /** scrolls what is under the elevation */

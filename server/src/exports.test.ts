@@ -63,6 +63,18 @@ describe('the build sheet', () => {
     const r = await s.api.get(`/api/jobs/${fresh.id}/sheet.pdf`).expect(409);
     expect(r.body.error.code).toBe('vehicle-missing');
   });
+  it('says plate and mileage, and nothing else of whose vehicle it is', async () => {
+    const m = await modelOf(1014);
+    const { plate, vin, color } = m.sections.vehicle;
+    const reach = { phone: '555 0199', email: 'vet@example.test' };
+    const text = textsOf(
+      sheetDocument({ ...m, sections: { ...m.sections, head: { ...m.sections.head, ...reach } } }).content,
+    );
+    expect(text).toContain(`${plate} · 118400 km`);
+    for (const kept of [vin, color, ...Object.values(reach)]) expect(text).not.toContain(kept);
+    const bare = { ...m.sections, vehicle: { ...m.sections.vehicle, plate: ' ', mileageKm: null } };
+    expect(textsOf(sheetDocument({ ...m, sections: bare }).content)).not.toContain(' km ·');
+  });
   it.each([1009, 1012, 1013, 1014])(
     'of %d holds parts, money, every step with its caution, and the line',
     async (number) => {

@@ -1,4 +1,4 @@
-import type { KnownVehicle, Platform } from '@rigger/core';
+import { formatDecimal, type KnownVehicle, type Platform, type VehicleSection } from '@rigger/core';
 
 /** An option of a variant in the middle of a sentence: in small letters, but for a name, which is known by standing in
  *  the platform's own label. */
@@ -14,3 +14,10 @@ export const variantWords = ({ platform, variant }: Pick<KnownVehicle, 'platform
 /** One value of a field in the platform's words; the bare value where the platform does not know it. */
 export const optionText = (field: string, value: string, platform: Platform | null): string =>
   (platform && variantWords({ platform, variant: { [field]: value } })[0]) ?? value;
+
+/** What the fitter is told of whose vehicle it is: plate and mileage, as far as they were written down. The number of the vehicle
+ *  and how to reach the customer are not for the bay. */
+export const identityText = (v: Pick<VehicleSection, 'plate' | 'mileageKm'>): readonly string[] => [
+  ...(v.plate.trim() === '' ? [] : [v.plate.trim()]),
+  ...(v.mileageKm === null ? [] : [`${formatDecimal(v.mileageKm, 0)} km`]),
+];

@@ -99,7 +99,7 @@ describe('entries of a job', () => {
     ['brief', ['cruisingKmh'], 90, 'Cruising speed', '90 km/h'],
     ['brief', ['stance'], null, 'Stance', '(empty)'],
     ['tape', ['rounds', 'before', 'corners', 'leftFront'], '471', 'Tape, left front', '471'],
-    ['lookOver', ['items', 'tire.front.left', 'treadMm'], 4, 'Looked over, tread left', '4 mm'],
+    ['lookOver', ['items', 'tire:front:left', 'treadMm'], 4, 'Looked over, tread left', '4 mm'],
     ['tire', ['rear', 'wheelWidthIn'], 8.5, 'Wanted at the rear, wheel width', '8.5 in'],
     ['build', ['items', 'i3', 'quantity'], 2, 'Parts and kits, count', '2'],
     [

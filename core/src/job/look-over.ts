@@ -49,7 +49,7 @@ export interface Spot {
 }
 /** One component as it was found. Only what somebody has looked at is in the list. */
 export interface Looked extends Spot {
-  /** names the spot: `lower-ball-joint.front.left` */
+  /** names the spot: `lower-ball-joint:front:left` */
   readonly id: string;
   readonly found: FoundAs | null;
   readonly remedy: Remedy | null;
@@ -69,9 +69,9 @@ export interface LookOver {
 }
 export const NOT_LOOKED_OVER: LookOver = { items: [], alignment: NO_ALIGNMENT, road: {}, notes: '' };
 
-/** Names a spot.
- *  @example spotId({ component: 'tire', axle: 'rear', side: 'left' }) // "tire.rear.left" */
-export const spotId = (s: Spot): string => [s.component, s.axle, s.side].filter((x) => x !== null).join('.');
+/** Names a spot. No point in it: those part the steps of a place.
+ *  @example spotId({ component: 'tire', axle: 'rear', side: 'left' }) // "tire:rear:left" */
+export const spotId = (s: Spot): string => [s.component, s.axle, s.side].filter((x) => x !== null).join(':');
 /** A component that nobody has said anything about yet.
  *  @example emptyLooked({ component: 'leak', axle: null, side: null }).id // "leak" */
 export const emptyLooked = (spot: Spot): Looked => ({

@@ -1,4 +1,4 @@
-import { emptySections, lacksOf, roundToday, unreadableIn, type JobSections } from '..';
+import { emptyLooked, emptySections, lacksOf, roundToday, unreadableIn, type JobSections } from '..';
 import { catalogue, demoJob, withTape } from '../testing/demo-world';
 
 const job = demoJob('hut-warden');
@@ -12,6 +12,19 @@ describe('an entry that cannot be read', () => {
   it('there is none in a job that is in order, nor in an empty one', () => {
     expect(unreadableIn(job)).toEqual([]);
     expect(unreadableIn(emptySections('Hut warden'))).toEqual([]);
+  });
+  it('of a component that is looked over is found by its spot, whether anything else is known of it or not', () => {
+    const spot = emptyLooked({ component: 'tire', axle: 'front', side: 'left' });
+    for (const items of [[], [spot]]) {
+      const j = typed(
+        { [`lookOver.items.${spot.id}.treadMm`]: 'bald' },
+        { ...job, lookOver: { ...job.lookOver, items } },
+      );
+      expect(unreadableIn(j)).toEqual([
+        { section: 'lookOver', path: ['items', spot.id, 'treadMm'], text: 'bald' },
+      ]);
+      expect(lacksOf(j, catalogue).map((l) => [l.section, l.code])).toEqual([['look-over', 'unreadable']]);
+    }
   });
   it('is known with its place and text, in the order of the sections', () => {
     const j = typed({

@@ -20,7 +20,10 @@ export interface Unreadable {
 export function unreadableIn(job: JobSections): readonly Unreadable[] {
   const typed = Object.entries(job.unread.entries).flatMap(([place, text]): Unreadable[] => {
     const [section, ...path] = place.split('.');
-    return isSection(section) && entryAt(job[section], path) !== undefined ? [{ section, path, text }] : [];
+    if (!isSection(section)) return [];
+    // a component is on the vehicle whether anybody has written of it or not
+    const there = section === 'lookOver' || entryAt(job[section], path) !== undefined;
+    return there ? [{ section, path, text }] : [];
   });
   const heights = job.tape.rounds.flatMap((round) => {
     const [minMm, maxMm] = tapeRange(round.readFrom);

@@ -7,6 +7,7 @@ import {
   FORMULA_WORDS,
   HAZARD_WORDS,
   length,
+  identityText,
   longDay,
   money,
   plural,
@@ -32,7 +33,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   const content: Content[] = [
     { text: head.customer, style: 'title' },
     {
-      text: `${label} · job ${m.number}${head.promiseDate ? ` · promised ${longDay(head.promiseDate)}` : ''} · printed ${longDay(m.printedOn)}`,
+      text: `${[label, ...identityText(m.sections.vehicle)].join(' · ')} · job ${m.number}${head.promiseDate ? ` · promised ${longDay(head.promiseDate)}` : ''} · printed ${longDay(m.printedOn)}`,
       color: INK2,
       margin: [0, 0, 0, 8],
     },

@@ -44,7 +44,7 @@ describe('Look-over', () => {
       await all[n]!.click();
     };
     await say('worn', 0);
-    expect(items()).toMatchObject([{ id: 'upper-ball-joint.front.left', found: 'worn', remedy: null }]);
+    expect(items()).toMatchObject([{ id: 'upper-ball-joint:front:left', found: 'worn', remedy: null }]);
     expect(await v.headline()).toBe('Upper ball joint, left front worn.');
     const done = await v.loader.getHarness(MatSelectHarness.with({ label: 'What is done' }));
     await done.clickOptions({ text: 'replace complete' });
