@@ -46,8 +46,8 @@ describe('Look-over', () => {
     await say('worn', 0);
     expect(items()).toMatchObject([{ id: 'upper-ball-joint:front:left', found: 'worn', remedy: null }]);
     expect(await v.headline()).toBe('Upper ball joint, left front worn.');
-    const done = await v.loader.getHarness(MatSelectHarness.with({ label: 'What is done' }));
-    await done.clickOptions({ text: 'replace complete' });
+    const [done] = await v.loader.getAllHarnesses(MatSelectHarness);
+    await done!.clickOptions({ text: 'replace complete' });
     expect(items()[0]).toMatchObject({ remedy: 'replace' });
     await say('good', 0);
     expect(items()[0]).toMatchObject({ found: 'good', remedy: null });
