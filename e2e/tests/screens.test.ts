@@ -9,7 +9,7 @@ for (const [number, dark] of [
     page,
     server,
   }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(420_000);
     await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' });
     await page.goto(server.base);
     await expect(page.getByText('Hut warden')).toBeVisible();
