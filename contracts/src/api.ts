@@ -1,7 +1,8 @@
 import { ITEM_KINDS, SECTIONS, STAGES } from '@rigger/core';
 import * as z from 'zod';
 import { FaultSchema } from './errors';
-import { CustomerSchema, JobFileSchema, JobSchema, SECTION_SCHEMAS } from './job';
+import { CustomerSchema, JobSchema, SECTION_SCHEMAS } from './job';
+import { JobFileSchema } from './job-file';
 
 export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({

@@ -1,6 +1,6 @@
 import { formatDecimal, type Finding, type OverBudget, type Platform, type Verdict } from '@rigger/core';
 import { longDay } from './dates';
-import { degrees, length, money, plural, provenanceText, quantity, type Style } from './format';
+import { capital, degrees, length, money, plural, provenanceText, quantity, type Style } from './format';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
 import { optionText } from './variant';
 
@@ -280,7 +280,6 @@ function outTodayText(
       return `the ${f.axle} has ${mm(f.droopMm)} of droop against ${mm(f.bumpMm)} of bump.`;
   }
 }
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 /** A need as one sentence, with the part that it is about in front where it is about one. */
 export function needText(

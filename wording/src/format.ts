@@ -36,6 +36,14 @@ export function duration(minutes: number): string {
 }
 export const length = (mm: number, style: Style): string => formatLength(mm, style.length);
 export const degrees = (deg: number): string => `${formatDecimal(deg, Math.abs(deg) >= 20 ? 0 : 1)}°`;
+/** As the first word of a sentence. */
+export const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+/** In the middle of a sentence; an abbreviation keeps its capitals. */
+export const lower = (s: string): string =>
+  /^[A-Z]{2}/.test(s) ? s : s.charAt(0).toLowerCase() + s.slice(1);
+/** How far a height is from what was forecast: "as forecast", "8 mm higher". */
+export const offText = (mm: number, style: Style): string =>
+  Math.abs(mm) < 0.5 ? 'as forecast' : `${length(Math.abs(mm), style)} ${mm > 0 ? 'higher' : 'lower'}`;
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 const DIGITS: Readonly<Record<Unit, number>> = {

@@ -4,6 +4,7 @@ export * from './figures';
 export * from './findings';
 export * from './format';
 export * from './headline';
+export * from './intake-sentences';
 export * from './intake-words';
 export * from './job-fields';
 export * from './lacks';

@@ -1,12 +1,3 @@
-import {
-  isOpen,
-  ROAD_ANSWERS,
-  ROAD_QUESTIONS,
-  wasAligned,
-  type Assessment,
-  type JobSections,
-  type Looked,
-} from '@rigger/core';
 import type {
   ChangeKind,
   Complaint,
@@ -24,8 +15,6 @@ import type {
   Wear,
   Wish,
 } from '@rigger/core';
-import { length, plural, type Style } from './format';
-import type { Headline } from './headline';
 
 export const WISH_WORDS: Readonly<Record<Wish, string>> = {
   tire: 'A tyre',
@@ -145,10 +134,9 @@ export const CONTACT_WORDS: Readonly<Record<Contact, string>> = {
   touches: 'touches',
   rubs: 'rubs',
 };
-const AXLE = { front: 'front', rear: 'rear' } as const;
 /** Where a component is: "Lower ball joint, left front". */
 export const spotText = (s: Spot): string =>
-  [COMPONENT_WORDS[s.component], [s.side, s.axle && AXLE[s.axle]].filter((x) => x !== null).join(' ')]
+  [COMPONENT_WORDS[s.component], [s.side, s.axle].filter((x) => x !== null).join(' ')]
     .filter(Boolean)
     .join(', ');
 
@@ -163,83 +151,3 @@ export const CORNER_NAMES: Readonly<Record<Corner, string>> = {
   leftRear: 'Left rear',
   rightRear: 'Right rear',
 };
-
-/** How the vehicle came in, by the gravest that was found. */
-export function lookOverHeadline(items: readonly Looked[], spots: number): Headline {
-  const seen = items.filter((i) => i.found !== null);
-  const bad = items.filter((i) => i.found === 'worn' || i.found === 'broken' || i.found === 'missing');
-  if (seen.length === 0)
-    return {
-      sentence: 'Look it over before anything is ordered.',
-      consequence: 'What is worn and comes off anyway costs least now; found on the lift it stops the bay.',
-    };
-  const open = bad.filter(isOpen);
-  const named = bad
-    .slice(0, 3)
-    .map((b) => `${lower(spotText(b))} ${b.found === 'worn' ? 'worn' : (b.found ?? '')}`)
-    .join('; ');
-  const more = bad.length > 3 ? ` and ${bad.length - 3} more` : '';
-  return {
-    sentence:
-      bad.length === 0
-        ? `Nothing worn among ${plural(seen.length, 'place')} looked at.`
-        : `${capital(named)}${more}.`,
-    consequence:
-      open.length > 0
-        ? `${open.length === 1 ? 'One is' : `${open.length} are`} still to decide: repair, replace, or leave at the customer’s word.`
-        : seen.length < spots
-          ? `${plural(spots - seen.length, 'place')} not looked at yet.`
-          : 'Everything on the list was looked at.',
-  };
-}
-/** What came of the job: how it stands, what touches, what drives worse. */
-export function afterHeadline(job: JobSections, a: Assessment, style: Style): Headline {
-  const { after, lookOver } = job;
-  const taped = a.taped.filter((t) => {
-    const round = job.tape.rounds.find((r) => r.id === t.id);
-    return round !== undefined && round.when !== 'before' && (t.axles.front.got ?? t.axles.rear.got) !== null;
-  });
-  const last = taped.at(-1);
-  const touching = after.contacts.filter((c) => c.contact !== 'none');
-  const worse = ROAD_QUESTIONS.filter((q) => {
-    const [was, is] = [lookOver.road[q], after.road[q]];
-    return was !== undefined && is !== undefined && ROAD_ANSWERS.indexOf(is) > ROAD_ANSWERS.indexOf(was);
-  });
-  if (
-    !last &&
-    after.contacts.length === 0 &&
-    Object.keys(after.road).length === 0 &&
-    !wasAligned(after.alignment)
-  )
-    return {
-      sentence: 'When it is down: tape it, align it, try lock and bump, drive it.',
-      consequence: 'What is written here is what the next one on this platform is judged by.',
-    };
-  const off = last
-    ? (['front', 'rear'] as const).flatMap((axle) => {
-        const mm = last.axles[axle].offMm;
-        return mm === null
-          ? []
-          : [
-              Math.abs(mm) < 0.5
-                ? `${axle} as forecast`
-                : `${axle} ${length(Math.abs(mm), style)} ${mm > 0 ? 'higher' : 'lower'} than forecast`,
-            ];
-      })
-    : [];
-  return {
-    sentence: `${off.length === 0 ? 'Not taped after the work yet' : capital(off.join(', '))}.`,
-    consequence:
-      [
-        touching.length === 0 ? '' : `A tyre touches in ${plural(touching.length, 'place')}.`,
-        worse.length === 0
-          ? ''
-          : `Not as good as before: ${worse.map((q) => lower(ROAD_QUESTION_WORDS[q])).join('; ')}.`,
-      ]
-        .filter(Boolean)
-        .join(' ') || 'Nothing touches, and nothing drives worse than before, as far as it was tried.',
-  };
-}
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
-/** an abbreviation keeps its capitals */
-const lower = (s: string): string => (/^[A-Z]{2}/.test(s) ? s : s.charAt(0).toLowerCase() + s.slice(1));

@@ -1,6 +1,7 @@
 import type { ItemKind, JobSections, SectionName } from '@rigger/core';
 import { longDay } from './dates';
 import { length, money, quantity, type Style } from './format';
+import { CORNER_NAMES } from './intake-words';
 import { USE_WORDS } from './words';
 
 type Words = { readonly [S in SectionName]: Readonly<Record<keyof JobSections[S], string>> };
@@ -86,12 +87,6 @@ export const FIELD_WORDS: Words = {
   },
   unread: { entries: 'Cannot be read' },
 };
-const CORNER_WORDS: Readonly<Record<string, string>> = {
-  leftFront: 'left front',
-  rightFront: 'right front',
-  leftRear: 'left rear',
-  rightRear: 'right rear',
-};
 /** Names one entry of a job by where it is kept: section, then the way down to it. */
 export function fieldText(section: SectionName, path: readonly string[]): string {
   const [field = '', ...down] = path;
@@ -102,7 +97,7 @@ export function fieldText(section: SectionName, path: readonly string[]): string
   const words: Readonly<Record<string, string>> = FIELD_WORDS[section];
   const last = down.at(-1) ?? '';
   const inner =
-    CORNER_WORDS[last] ??
+    (CORNER_NAMES as Readonly<Record<string, string>>)[last]?.toLowerCase() ??
     (field === 'usage'
       ? (USE_WORDS as Readonly<Record<string, string>>)[last]?.toLowerCase()
       : (words[last]?.toLowerCase() ??

@@ -2,6 +2,7 @@ import {
   axleOfCorner,
   formatDecimal,
   LEVEL_MM,
+  type Axle,
   type Need,
   type Assessment,
   type JobSections,
@@ -16,7 +17,17 @@ import {
   USES,
 } from '@rigger/core';
 import { findingText, needText } from './findings';
-import { duration, figureText, length, money, plural, quantity, type Style } from './format';
+import {
+  capital,
+  duration,
+  figureText,
+  length,
+  money,
+  offText,
+  plural,
+  quantity,
+  type Style,
+} from './format';
 import type { Headline } from './headline';
 import { clearanceTail } from './rub';
 import { COMPLAINT_WORDS } from './intake-words';
@@ -141,11 +152,7 @@ export function tapedHeadline(
       consequence: 'Each height then stands beside its forecast, its claim and what makes it differ.',
     };
   const at = (t: typeof front) =>
-    t.offMm === null
-      ? `${t.axle} ${length(t.got?.value ?? 0, style)}`
-      : Math.abs(t.offMm) < 0.5
-        ? `${t.axle} as forecast`
-        : `${t.axle} ${length(Math.abs(t.offMm), style)} ${t.offMm > 0 ? 'higher' : 'lower'} than forecast`;
+    t.offMm === null ? `${t.axle} ${length(t.got?.value ?? 0, style)}` : forecastText(t.axle, t.offMm, style);
   const odd = [front, rear].filter((t) => t.cause !== null);
   return {
     sentence: `${capital(at(front))}, ${at(rear)}.`,
@@ -155,6 +162,11 @@ export function tapedHeadline(
         : 'Outside what forecast and tape can tell apart: see the likely cause.',
   };
 }
+/** "front as forecast", "rear 8 mm lower than forecast" */
+export const forecastText = (axle: Axle, offMm: number, style: Style): string => {
+  const off = offText(offMm, style);
+  return `${axle} ${off}${off === 'as forecast' ? '' : ' than forecast'}`;
+};
 const CAUSE: Readonly<Record<NonNullable<TapedAxle['cause']>, string>> = {
   'one-side-low': 'its spring end is not in its pocket, or a spacer there is missing or the wrong way up',
   'one-side-high': 'its spring end stands on the edge of its pocket, or a spacer there is in twice',
@@ -173,7 +185,6 @@ export function tapeCauseText(t: TapedAxle, step: number | null, style: Style): 
       : `${capital(t.side)} ${t.axle} ${t.cause === 'one-side-low' ? 'low' : 'high'} against the other side`;
   return `${where.trim()}. Most likely ${CAUSE[t.cause]}${step === null ? '' : `; see step ${step}`}.`;
 }
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 export function tireHeadline(c: TireCheck | null, a: Assessment, style: Style): Headline {
   if (!c)

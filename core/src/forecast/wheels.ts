@@ -18,7 +18,7 @@ import {
   type TireSizeFault,
 } from '../tires';
 import { G_M_PER_S2 } from '../units';
-import type { MountedSide, TireAsked } from '../vehicle';
+import { asAsked, type MountedSide, type TireAsked } from '../vehicle';
 import { tireFigures, type TireFigures } from './tire-figures';
 
 /** Tyre and wheel of one axle, old against new, under that axle's own load. */
@@ -277,16 +277,7 @@ export function tireToday(
   if (!now) return null;
   const label = formatTireSize(now.size);
   return {
-    asked: {
-      label,
-      sectionMm: now.state.sectionOnRimMm,
-      diameterMm: now.state.diameterMm,
-      measured: false,
-      mud: false,
-      rimIn: now.size.rimIn,
-      rimWidthIn: now.wheel.rimWidthIn,
-      offsetMm: now.wheel.offsetMm,
-    },
+    asked: asAsked({ ...now, ...now.wheel, item: null }, label),
     asBuilt:
       stock.ok &&
       label === formatTireSize(stock.value) &&

@@ -1,4 +1,5 @@
-import { CORNERS, type Corner } from './corner';
+import type { Axle } from '../suspension';
+import { AXLE_CORNERS, CORNERS, type Corner } from './corner';
 
 /** One wheel on the rack, degrees: camber + top out, caster + top rearward, toe + in. Null where it was not read. */
 export interface WheelAngles {
@@ -27,10 +28,9 @@ export const NO_ALIGNMENT: AlignmentReading = {
 };
 /** Toe of both wheels of an axle together, degrees; null until both are read.
  *  @example toeOfAxleDeg({ ...NO_ALIGNMENT.wheels, leftFront: { camberDeg: 0, casterDeg: 3, toeDeg: 0.1 }, rightFront: { camberDeg: 0, casterDeg: 3, toeDeg: 0.05 } }, 'front')?.toFixed(2) // "0.15" */
-export function toeOfAxleDeg(wheels: AlignmentReading['wheels'], axle: 'front' | 'rear'): number | null {
-  const [l, r] =
-    axle === 'front' ? [wheels.leftFront, wheels.rightFront] : [wheels.leftRear, wheels.rightRear];
-  return l.toeDeg === null || r.toeDeg === null ? null : l.toeDeg + r.toeDeg;
+export function toeOfAxleDeg(wheels: AlignmentReading['wheels'], axle: Axle): number | null {
+  const [l, r] = AXLE_CORNERS[axle].map((c) => wheels[c].toeDeg);
+  return l == null || r == null ? null : l + r;
 }
 /** Anything at all was read. */
 export const wasAligned = (a: AlignmentReading): boolean =>

@@ -84,6 +84,9 @@ export const emptyLooked = (spot: Spot): Looked => ({
   treadMm: null,
   photos: [],
 });
-/** Somebody has to say what is done about it: it is worn, broken or missing, and nobody has. */
-export const isOpen = (l: Pick<Looked, 'found' | 'remedy'>): boolean =>
-  (l.found === 'worn' || l.found === 'broken' || l.found === 'missing') && l.remedy === null;
+const BAD: readonly FoundAs[] = ['worn', 'broken', 'missing'];
+/** Something has to be done about it, or the customer says leave it.
+ *  @example isBad('watch') // false */
+export const isBad = (found: FoundAs | null): boolean => found !== null && BAD.includes(found);
+/** Somebody has to say what is done about it, and nobody has. */
+export const isOpen = (l: Pick<Looked, 'found' | 'remedy'>): boolean => isBad(l.found) && l.remedy === null;

@@ -22,6 +22,10 @@ export const ROAD_ANSWERS = ['good', 'some', 'bad'] as const;
 export type RoadAnswer = (typeof ROAD_ANSWERS)[number];
 export type RoadAnswers = Readonly<Partial<Record<RoadQuestion, RoadAnswer>>>;
 
+/** Said to be worse after than it was before; what was not asked both times is not.
+ *  @example droveWorse('good', 'some') // true */
+export const droveWorse = (before: RoadAnswer | undefined, after: RoadAnswer | undefined): boolean =>
+  before !== undefined && after !== undefined && ROAD_ANSWERS.indexOf(after) > ROAD_ANSWERS.indexOf(before);
 /** asked of every vehicle that goes on a road */
 const ALWAYS: readonly RoadQuestion[] = ['straight', 'wheel-returns', 'noise', 'vibration', 'brakes', 'rub'];
 const BY_USE: Readonly<Record<Use, readonly RoadQuestion[]>> = {

@@ -1,9 +1,9 @@
-import { isEmptyRound, type TapeRound, type TapedWhen } from '../job';
+import { isEmptyRound, roundToday, type TapeRound, type TapedWhen } from '../job';
 import { computed, explain, LEFT_RIGHT_MM, TAPE_MM, type Figure } from '../evidence';
 import { loadedTodayMm, type Forecast } from '../forecast';
-import type { PlanCase } from '../rules';
+import { readRound, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
-import { onSlope, readTape, slopeMoves, type TapeReading } from '../vehicle';
+import type { TapeReading } from '../vehicle';
 
 /** What most likely makes an axle stand otherwise than it was forecast. */
 export type TapeCause =
@@ -42,21 +42,17 @@ export interface TapedRound {
 export function tapedRounds(c: PlanCase): readonly TapedRound[] {
   const { job, vehicle, settings } = c;
   const f = c.forecast();
+  const prepared = { front: c.axles.front.prepared, rear: c.axles.rear.prepared };
+  const today = roundToday(job.tape);
   return job.tape.rounds.map((round) => {
-    const after = round.when !== 'before';
-    const loaded = (axle: Axle) =>
-      after && c.tires.check
-        ? c.tires.check[axle].target.state.loadedRadiusMm
-        : loadedTodayMm(job.tire, vehicle, axle);
-    const reading = readTape(
-      round,
-      vehicle,
-      settings.lengthUnit,
-      { front: loaded('front'), rear: loaded('rear') },
-      onSlope(round)
-        ? slopeMoves(round, { front: c.axles.front.prepared, rear: c.axles.rear.prepared })
-        : null,
-    );
+    const reading =
+      round === today
+        ? c.tape
+        : readRound(round, vehicle, settings, prepared, (axle) =>
+            round.when !== 'before' && c.tires.check
+              ? c.tires.check[axle].target.state.loadedRadiusMm
+              : loadedTodayMm(job.tire, vehicle, axle),
+          );
     const axles = {
       front: judged('front', round, reading, f, c),
       rear: judged('rear', round, reading, f, c),

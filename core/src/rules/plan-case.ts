@@ -14,7 +14,7 @@ import {
   type RubCheck,
   type TireReading,
 } from '../forecast';
-import { roundToday, type JobSections, type ShopSettings } from '../job';
+import { roundToday, type JobSections, type ShopSettings, type TapeRound } from '../job';
 import type { Axle, ReachFault, RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
 import { bad, once, type Result } from '../units';
@@ -88,6 +88,22 @@ export function knownVehicle(
   return platform ? { platform, year: job.vehicle.year, variant: job.vehicle.variant } : null;
 }
 
+/** A round of the tape on a known vehicle, a sloping floor taken out. `loadedMm`: loaded radius of the tyre it stood on. */
+export const readRound = (
+  round: TapeRound,
+  vehicle: KnownVehicle,
+  { lengthUnit }: Pick<ShopSettings, 'lengthUnit'>,
+  axles: Readonly<Record<Axle, VehicleAxle>>,
+  loadedMm: (axle: Axle) => number | null,
+): TapeReading =>
+  readTape(
+    round,
+    vehicle,
+    lengthUnit,
+    { front: loadedMm('front'), rear: loadedMm('rear') },
+    onSlope(round) ? slopeMoves(round, axles) : null,
+  );
+
 /** The case of a job on a known vehicle. */
 export function planCase(
   job: JobSections,
@@ -107,7 +123,6 @@ export function planCase(
       fitted: parts.fitted,
     });
   const axles = { front: prepared('front'), rear: prepared('rear') };
-  const round = roundToday(job.tape);
   const readings = new Map<string, TireReading>();
   return caseOn(
     {
@@ -125,15 +140,8 @@ export function planCase(
       questions: openQuestions(vehicle, catalogue),
       parts,
       fitted: parts.fitted,
-      tape: readTape(
-        round,
-        vehicle,
-        settings.lengthUnit,
-        {
-          front: loadedTodayMm(job.tire, vehicle, 'front'),
-          rear: loadedTodayMm(job.tire, vehicle, 'rear'),
-        },
-        onSlope(round) ? slopeMoves(round, axles) : null,
+      tape: readRound(roundToday(job.tape), vehicle, settings, axles, (axle) =>
+        loadedTodayMm(job.tire, vehicle, axle),
       ),
     },
     axles,

@@ -1,8 +1,8 @@
 import type { Range } from '../catalogue';
 import { LEFT_RIGHT_MM } from '../evidence';
 import type { Axle } from '../suspension';
-import { roundToday } from '../job';
-import { axleOfCorner, onSlope } from '../vehicle';
+import { axleOfCorner, roundToday } from '../job';
+import { onSlope } from '../vehicle';
 import { AXLES } from './plan-case';
 import { rule, type Raised } from './rule';
 

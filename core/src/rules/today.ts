@@ -7,18 +7,19 @@ import { effectsOn } from '../vehicle';
 import { camberReach, casterReach, type AlignmentReach } from './alignment-reach';
 import { cvAngle, type CvAngle } from './cv-angle';
 import { droop, type DroopFinding } from './droop';
-import { AXLES, withChosen, type AxlePlan, type PlanCase } from './plan-case';
+import { AXLES, withChosen, type PlanCase } from './plan-case';
 import { propshaft } from './propshaft';
 import { rule, type Raised } from './rule';
 
+/** outside its window as the vehicle stands, before anything of the plan is on it */
+interface OutToday {
+  readonly code: 'out-today';
+  readonly axle: Axle;
+  readonly what: AlignmentReach['code'] | CvAngle['code'] | DroopFinding['code'];
+  readonly found: AlignmentReach | CvAngle | DroopFinding;
+}
 export type TodayFinding =
-  /** outside its window as the vehicle stands, before anything of the plan is on it */
-  | {
-      readonly code: 'out-today';
-      readonly axle: Axle;
-      readonly what: AlignmentReach['code'] | CvAngle['code'] | DroopFinding['code'];
-      readonly found: AlignmentReach | CvAngle | DroopFinding;
-    }
+  | OutToday
   | { readonly code: 'shaft-today'; readonly axle: Axle; readonly ripple: number; readonly most: number }
   | {
       readonly code: 'rubs-today';
@@ -38,15 +39,31 @@ export const today = rule<TodayFinding>({
   },
   check: (c) => {
     const asItStands = once(() => withChosen(c, []));
-    return AXLES.flatMap((axle): Raised<TodayFinding>[] => [
-      ...(effectsOn(c.fitted, axle).length === 0 ? [] : geometryToday(asItStands(), axle)),
-      ...rubToday(asItStands().axles[axle], c),
-    ]);
+    const outside = once((): readonly Raised<OutToday['found']>[] => {
+      const now = asItStands();
+      return [
+        ...camberReach.check(now),
+        ...casterReach.check(now),
+        ...cvAngle.check(now),
+        ...droop.check(now),
+      ];
+    });
+    return AXLES.flatMap((axle): Raised<TodayFinding>[] => {
+      const changed = effectsOn(c.fitted, axle).length > 0;
+      return [
+        ...(changed ? geometryToday(asItStands(), outside(), axle) : []),
+        ...rubToday(asItStands, c, axle, changed),
+      ];
+    });
   },
 });
 
-function geometryToday(c: PlanCase, axle: Axle): readonly Raised<TodayFinding>[] {
-  const out = [...camberReach.check(c), ...casterReach.check(c), ...cvAngle.check(c), ...droop.check(c)]
+function geometryToday(
+  c: PlanCase,
+  outside: readonly Raised<OutToday['found']>[],
+  axle: Axle,
+): readonly Raised<TodayFinding>[] {
+  const out = outside
     .filter((r) => r.finding.axle === axle)
     .map(({ finding, figure }): Raised<TodayFinding> => ({
       axle,
@@ -68,10 +85,15 @@ function geometryToday(c: PlanCase, axle: Axle): readonly Raised<TodayFinding>[]
     });
   return out;
 }
-function rubToday(a: AxlePlan, c: PlanCase): readonly Raised<TodayFinding>[] {
-  const tire = tireToday(c.job.tire, c.vehicle, a.axle);
-  const changed = effectsOn(c.fitted, a.axle).length > 0 || (tire !== null && !tire.asBuilt);
-  if (!tire || !changed) return [];
+function rubToday(
+  asItStands: () => PlanCase,
+  c: PlanCase,
+  axle: Axle,
+  changed: boolean,
+): readonly Raised<TodayFinding>[] {
+  const tire = tireToday(c.job.tire, c.vehicle, axle);
+  if (!tire || (!changed && tire.asBuilt)) return [];
+  const a = asItStands().axles[axle];
   const nearest = a.keep('rubs today', [tire.asked], () => {
     const input = { ...a.rubInput, planned: c.fitted, reliefs: [] };
     const rub = rubAxle(input, a.prepared);
@@ -81,10 +103,10 @@ function rubToday(a: AxlePlan, c: PlanCase): readonly Raised<TodayFinding>[] {
   return nearest && nearest.used.clearanceMm < 0
     ? [
         {
-          axle: a.axle,
+          axle,
           finding: {
             code: 'rubs-today',
-            axle: a.axle,
+            axle,
             obstacle: nearest.kind,
             clearanceMm: nearest.used.clearanceMm,
             where: nearest.where,

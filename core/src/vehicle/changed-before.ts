@@ -1,6 +1,6 @@
 import type { KnownVehicle, Part, PartEffect, PartFamily } from '../catalogue';
 import type { Change, ChangeKind } from '../job';
-import { preloadForLiftMm, prepareAxle, withEffects, type AxleEffect } from '../suspension';
+import { preloadForLiftMm, stockAxle, withEffects, type AxleEffect } from '../suspension';
 import { stockCase } from './stock-axle';
 
 const FAMILY: Readonly<Record<ChangeKind, PartFamily>> = {
@@ -46,7 +46,7 @@ export function changedBefore(change: Change, vehicle: KnownVehicle): Part | nul
   // something that stands where stock stands, and is not known to be anything, does nothing
   if (liftMm !== null && kind !== 'body-lift' && (liftMm !== 0 || named.length > 0)) {
     const c = stockCase(vehicle, axle);
-    const { stock } = prepareAxle({ ...c, fitted: [], loadN: c.stockLoadN });
+    const stock = stockAxle({ ...c, loadN: c.stockLoadN });
     const preloadMm = preloadForLiftMm(withEffects(stock, named), c.stockLoadN, liftMm);
     if (!Number.isFinite(preloadMm)) return null;
     effects.push({ kind: 'preload-spacer', thicknessMm: preloadMm });

@@ -33,7 +33,10 @@ export interface TireAsked {
   readonly offsetMm: number;
 }
 /** A mounted tyre as the clearance asks about it. */
-export const asAsked = (s: MountedSide, label: string): TireAsked => ({
+export const asAsked = (
+  s: Pick<MountedSide, 'state' | 'item' | 'size' | 'rimWidthIn' | 'offsetMm'>,
+  label: string,
+): TireAsked => ({
   label,
   sectionMm: s.state.sectionOnRimMm,
   diameterMm: s.state.diameterMm,

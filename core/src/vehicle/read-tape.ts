@@ -9,7 +9,7 @@ import {
   TAPE_MM,
   type Figure,
 } from '../evidence';
-import { CORNERS, type Corner, type TapeRound } from '../job';
+import { AXLE_CORNERS, axleOfCorner, CORNERS, type Corner, type TapeRound } from '../job';
 import type { Axle } from '../suspension';
 import { parseLength, type LengthFault, type LengthReading, type LengthUnit } from '../units';
 
@@ -40,11 +40,6 @@ export interface TapeReading {
   /** corners that only make sense if the tape was held the other way: nothing uses them until somebody has said */
   readonly inDoubt: readonly Corner[];
 }
-export const AXLE_CORNERS: Readonly<Record<Axle, readonly [Corner, Corner]>> = {
-  front: ['leftFront', 'rightFront'],
-  rear: ['leftRear', 'rightRear'],
-};
-export const axleOfCorner = (c: Corner): Axle => (AXLE_CORNERS.front.includes(c) ? 'front' : 'rear');
 
 /** Reads the four corners. A reading from the ground becomes hub to arch by the loaded radius of the tyre that stands there.
  *

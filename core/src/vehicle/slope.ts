@@ -1,7 +1,6 @@
-import type { Corner, TapeRound } from '../job';
+import { axleOfCorner, type Corner, type TapeRound } from '../job';
 import type { Axle } from '../suspension';
 import { G_M_PER_S2 } from '../units';
-import { axleOfCorner } from './read-tape';
 import type { VehicleAxle } from './vehicle-axle';
 
 /** The floor was said to slope. */

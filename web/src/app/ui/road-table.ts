@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import {
+  droveWorse,
   NO_USE,
   ROAD_ANSWERS,
   roadQuestions,
@@ -80,8 +81,7 @@ export class RoadTable {
         words: ROAD_QUESTION_WORDS[question],
         said,
         was: was === undefined ? 'not asked before' : `${ROAD_ANSWER_WORDS[was]} before`,
-        worse:
-          was !== undefined && said !== undefined && ROAD_ANSWERS.indexOf(said) > ROAD_ANSWERS.indexOf(was),
+        worse: droveWorse(was, said),
       };
     }),
   );

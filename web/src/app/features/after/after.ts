@@ -21,6 +21,7 @@ import {
   CORNER_NAMES,
   duration,
   length,
+  offText,
   TAPED_WHEN_WORDS,
 } from '@rigger/wording';
 import { Arrival } from '../../data/arrival';
@@ -86,12 +87,7 @@ export class AfterView {
                 got: a.got,
                 forecast: a.forecast,
                 claim: a.claimedMm === null ? '–' : length(a.claimedMm, this.shop.style()),
-                off:
-                  a.offMm === null
-                    ? '–'
-                    : Math.abs(a.offMm) < 0.5
-                      ? 'as forecast'
-                      : `${length(Math.abs(a.offMm), this.shop.style())} ${a.offMm > 0 ? 'higher' : 'lower'}`,
+                off: a.offMm === null ? '–' : offText(a.offMm, this.shop.style()),
                 outside: a.outside,
               },
             ]

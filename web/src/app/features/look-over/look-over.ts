@@ -8,6 +8,7 @@ import { ENTRY_LIMITS } from '@rigger/contracts';
 import {
   emptyLooked,
   FOUND_AS,
+  isBad,
   isOpen,
   NOT_LOOKED_OVER,
   REMEDIES,
@@ -28,9 +29,6 @@ import { Choice } from '../../ui/choice';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
 import { RoadTable } from '../../ui/road-table';
-
-/** something has to be done about it, or the customer says leave it */
-const BAD: readonly FoundAs[] = ['worn', 'broken', 'missing'];
 
 /** How the vehicle came in: each component as it was found, what is done about it, alignment and road test before. */
 @Component({
@@ -54,7 +52,7 @@ const BAD: readonly FoundAs[] = ['worn', 'broken', 'missing'];
 export class LookOverView {
   private readonly store = inject(JobStore);
   private readonly view = inject(JobView);
-  protected readonly BAD = BAD;
+  protected readonly bad = FOUND_AS.filter(isBad);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly foundAs = FOUND_AS;
   protected readonly foundWords = FOUND_WORDS;
@@ -77,15 +75,18 @@ export class LookOverView {
     const row = (spot: Spot) => {
       const id = spotId(spot);
       const looked = items.get(id) ?? emptyLooked(spot);
-      const bad = looked.found !== null && looked.found !== 'good';
       return {
         id,
         name: spotText(spot),
         looked,
         tire: spot.component === 'tire',
-        bad: looked.found !== null && BAD.includes(looked.found),
+        bad: isBad(looked.found),
         open: isOpen(looked),
-        more: bad || looked.note !== '' || this.opened().has(id) || spot.component === 'tire',
+        more:
+          (looked.found ?? 'good') !== 'good' ||
+          looked.note !== '' ||
+          this.opened().has(id) ||
+          spot.component === 'tire',
       };
     };
     const rows = this.spots().map(row);
@@ -116,7 +117,7 @@ export class LookOverView {
   }
   /** what is not worn any more needs nothing done */
   protected find(looked: Looked, found: FoundAs | null): void {
-    this.edit(looked, { found, ...(found !== null && BAD.includes(found) ? {} : { remedy: null }) });
+    this.edit(looked, { found, ...(isBad(found) ? {} : { remedy: null }) });
   }
   /** everything in a group that nobody has spoken of was looked at and is good */
   protected restIsGood(rows: readonly { readonly looked: Looked }[]): void {

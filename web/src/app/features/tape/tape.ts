@@ -27,6 +27,7 @@ import {
   findingText,
   length,
   lengthFaultText,
+  offText,
   shortDay,
   TAPE_CARE_WORDS,
   tapeCauseText,
@@ -142,7 +143,7 @@ export class TapeView {
         mean: this.reading()?.[axle] ?? null,
         forecast: t?.forecast ?? null,
         claim: t?.claimedMm == null ? null : length(t.claimedMm, this.shop.style()),
-        off: t?.offMm == null ? null : this.signed(t.offMm),
+        off: t?.offMm == null ? null : offText(t.offMm, this.shop.style()),
         outside: t?.outside ?? false,
         difference: sides && sides.left.value - sides.right.value,
         cause:
@@ -165,10 +166,6 @@ export class TapeView {
     if (mm === 0) return 'equal';
     return `${mm < 0 ? 'left' : 'right'} ${length(Math.abs(mm), this.shop.style())} lower`;
   }
-  private readonly signed = (mm: number): string =>
-    Math.round(mm) === 0
-      ? 'as forecast'
-      : `${length(Math.abs(mm), this.shop.style())} ${mm > 0 ? 'higher' : 'lower'}`;
   /** the step of the plan that puts the height in at this axle */
   private stepAt(axle: Axle): number | null {
     const sources = new Set(

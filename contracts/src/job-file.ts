@@ -1,0 +1,121 @@
+import { emptyRound, NOT_FINISHED, NOT_LOOKED_OVER } from '@rigger/core';
+import * as z from 'zod';
+import { JobSectionsSchema } from './job';
+
+/** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
+export const JOB_FILE_VERSION = 5;
+type Loose = Readonly<Record<string, unknown>>;
+const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
+/** Fields that a job of an earlier version lacks, as nobody had filled them in. */
+const ADDED_TO_TIRE = { newAxleRatio: null, rearSize: '', candidates: [], reliefs: [] } as const;
+const RENAMED: Readonly<Record<string, string>> = {
+  'corvane-drumlin-2500': 'corvane-drumlin-heavy',
+  'ostrey-c-series': 'ostrey-tallow',
+};
+/** Sections of a job of version 2 as version 3 has them: wheels per axle, old lifts with their height, where the tape was
+ *  held, two platforms under their new names. */
+const toVersion3 = {
+  vehicle: (d: Loose): Loose => ({
+    ...d,
+    platform: typeof d.platform === 'string' ? (RENAMED[d.platform] ?? d.platform) : d.platform,
+    changes: Array.isArray(d.changes)
+      ? d.changes.map((c: unknown) => (isRecord(c) ? { axle: null, liftMm: null, ...c } : c))
+      : d.changes,
+  }),
+  tape: (d: Loose): Loose => ({ readFrom: 'hub', ...d }),
+  tire: ({ rearSize, ...d }: Loose): Loose => ({
+    currentRear: null,
+    rear:
+      typeof rearSize === 'string' && rearSize.trim() !== ''
+        ? {
+            size: rearSize,
+            tireCode: null,
+            wheelCode: null,
+            wheelWidthIn: null,
+            wheelOffsetMm: null,
+            loadIndex: null,
+          }
+        : null,
+    ...d,
+  }),
+} as const;
+/** Sections of version 4 as version 5 has them: complaint and wish, identity, what a change is, rounds of the tape. */
+const withWish = ({ usage, ...brief }: Loose): Loose => ({
+  usageWords: '',
+  complaintKind: null,
+  complaint: '',
+  complaintSince: '',
+  wish: null,
+  frontTargetMm: null,
+  rearTargetMm: null,
+  frontToleranceMm: null,
+  rearToleranceMm: null,
+  noseUpMostMm: null,
+  ...brief,
+  usage: isRecord(usage) ? { looks: 0, ...usage } : usage,
+});
+const withIdentity = (d: Loose): Loose => ({
+  plate: '',
+  vin: '',
+  mileageKm: null,
+  color: '',
+  ...d,
+  changes: Array.isArray(d.changes)
+    ? d.changes.map((c: unknown) =>
+        isRecord(c) ? { maker: '', kind: null, thicknessMm: null, rateNPerMm: null, ...c } : c,
+      )
+    : d.changes,
+});
+const inRounds = (d: Loose): Loose =>
+  'corners' in d ? { rounds: [{ ...emptyRound('before', 'before', 'hub'), ...d }] } : d;
+/** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
+function newest(file: unknown): unknown {
+  if (!isRecord(file) || !isRecord(file.sections)) return file;
+  let { version } = file;
+  let sections: Loose = file.sections;
+  if (version === 1) {
+    if (isRecord(sections.tire)) sections = { ...sections, tire: { ...ADDED_TO_TIRE, ...sections.tire } };
+    version = 2;
+  }
+  if (version === 2) {
+    for (const [name, change] of Object.entries(toVersion3)) {
+      const data = sections[name];
+      if (isRecord(data)) sections = { ...sections, [name]: change(data) };
+    }
+    version = 3;
+  }
+  if (version === 3) {
+    const { head } = sections;
+    sections = {
+      unread: { entries: {} },
+      ...sections,
+      ...(isRecord(head) ? { head: { phone: '', ...head } } : {}),
+    };
+    version = 4;
+  }
+  if (version === 4) {
+    const { head, brief, vehicle, tape } = sections;
+    sections = {
+      ...sections,
+      lookOver: NOT_LOOKED_OVER,
+      after: NOT_FINISHED,
+      ...(isRecord(head) ? { head: { email: '', ...head } } : {}),
+      ...(isRecord(brief) ? { brief: withWish(brief) } : {}),
+      ...(isRecord(vehicle) ? { vehicle: withIdentity(vehicle) } : {}),
+      ...(isRecord(tape) ? { tape: inRounds(tape) } : {}),
+    };
+    version = 5;
+  }
+  return { ...file, version, sections };
+}
+const jobFile = z.strictObject({
+  format: z.literal('apt-rigger-job'),
+  version: z.literal(JOB_FILE_VERSION),
+  savedAt: z.iso.datetime(),
+  number: z.int().min(1),
+  sections: JobSectionsSchema,
+});
+export const JobFileSchema = z
+  .preprocess(newest, jobFile)
+  .meta({ id: 'JobFile', description: 'A whole job as a file; reading it back gives the same sections' });
+export type JobFile = z.infer<typeof jobFile>;
