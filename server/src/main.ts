@@ -31,11 +31,6 @@ const running = await start({
   if (error instanceof StoreFault) refuse(error.message);
   throw error;
 });
-const { number } = running.shop.stores.catalogues.now;
-console.log(
-  `Apt Rigger serves ${running.address}${number === 0 ? ' (no catalogue yet: the start page says how to get one)' : ''}`,
-);
-
 let ending = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
@@ -43,3 +38,8 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
     ending = true;
     void running.stop().then(() => process.exit(0));
   });
+// said last: whoever reads it may stop the server at once, and is answered by an orderly end
+const { number } = running.shop.stores.catalogues.now;
+console.log(
+  `Apt Rigger serves ${running.address}${number === 0 ? ' (no catalogue yet: the start page says how to get one)' : ''}`,
+);

@@ -29,11 +29,12 @@ async function restore(file: string, yes: boolean): Promise<void> {
       console.log(ADD_YES);
       return;
     }
-    if (shop) {
+    // the log of a file that is gone goes too: it would be written into the backup
+    const there = ['', '-wal', '-shm'].filter((end) => existsSync(DATABASE + end));
+    if (there.length > 0) {
       const aside = `${DATABASE}.put-aside-${Date.now()}`;
-      for (const end of ['', '-wal', '-shm'])
-        if (existsSync(DATABASE + end)) renameSync(DATABASE + end, aside + end);
-      console.log(`It is kept as ${aside}.`);
+      for (const end of there) renameSync(DATABASE + end, aside + end);
+      console.log(`What was there is kept as ${aside}.`);
     }
     await copyFile(file, DATABASE);
     console.log('The backup is in its place.');

@@ -1,5 +1,5 @@
 import Database from 'better-sqlite3';
-import { chmodSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import type { Knex } from 'knex';
 import { tempDir } from '../testing/temp';
 import { MIGRATIONS } from './migrations';
@@ -127,6 +127,14 @@ describe('a new file', () => {
     writeFileSync(`${file}.new-1`, 'half');
     await expect(faultOf(file)).resolves.toBe('opened');
     expect(existsSync(file)).toBe(true);
+  });
+  it('is not made beside the log of one that is gone', async () => {
+    const file = temp.path('shop.sqlite');
+    writeFileSync(`${file}-wal`, 'the last writes');
+    await expect(faultOf(file)).resolves.toBe('log-without-file');
+    expect(existsSync(file)).toBe(false);
+    rmSync(`${file}-wal`);
+    await expect(faultOf(file)).resolves.toBe('opened');
   });
   it('of an earlier version whose migration was killed is freed and goes on', async () => {
     const file = temp.path('shop.sqlite');

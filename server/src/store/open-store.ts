@@ -98,6 +98,8 @@ const migrate = (db: Knex) =>
  *  customers said. */
 async function make(filename: string): Promise<void> {
   const begun = `${filename}.new-${process.pid}`;
+  // a new file would be taken for the one that the log was written for, and damaged by it
+  if (existsSync(`${filename}-wal`)) throw new StoreFault('log-without-file', filename);
   try {
     mkdirSync(dirname(filename), { recursive: true, mode: 0o700 });
   } catch (error) {

@@ -4,6 +4,11 @@ export const STORE_FAULTS = {
     what: 'is empty: it holds not one byte.',
     wayOut: 'Restore a backup over it (npm run restore), or move it away to begin with an empty shop.',
   },
+  'log-without-file': {
+    what: 'is gone, but the log of its last writes lies beside it (its name with -wal at the end).',
+    wayOut:
+      'Put the file back, or restore a backup (npm run restore). To begin with an empty shop, move the log away.',
+  },
   'not-a-database': {
     what: 'is no database, or its first page is damaged.',
     wayOut:
