@@ -1,4 +1,5 @@
 import {
+  COMPONENTS,
   HAZARDS,
   OBSTACLE_KINDS,
   OBSTACLE_OWNERS,
@@ -17,6 +18,7 @@ import {
   type Part,
   type Platform,
   type Relief,
+  type Repair,
   type TireItem,
   type WheelItem,
 } from '@rigger/core';
@@ -341,6 +343,20 @@ export const ReliefSchema = z.strictObject({
   rule: text,
   work: z.strictObject(work),
 }) satisfies z.ZodType<Relief>;
+export const RepairSchema = z.strictObject({
+  code,
+  name: text,
+  component: z.enum(COMPONENTS),
+  remedy: z.enum(['repair', 'replace']),
+  axle: z.enum(['front', 'rear', 'both']),
+  kinds: z.array(z.enum(SUSPENSION_KINDS)),
+  platforms: z.array(code),
+  priceMinor: money.nullable(),
+  supplier: text,
+  steers: z.boolean(),
+  work: z.strictObject(work),
+  note: text,
+}) satisfies z.ZodType<Repair>;
 export const OperationSchema = z.strictObject({ code, ...work }) satisfies z.ZodType<Operation>;
 export const AccessStateSchema = z.strictObject({
   code,
@@ -365,6 +381,8 @@ export const CatalogueSchema = z
     tires: z.array(TireItemSchema),
     wheels: z.array(WheelItemSchema),
     reliefs: z.array(ReliefSchema),
+    // a catalogue of before there were any
+    repairs: z.array(RepairSchema).default([]),
     joints: z.array(JointSchema),
     operations: z.array(OperationSchema),
     access: z.array(AccessStateSchema),

@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { JobSectionsSchema } from './job';
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 5;
+export const JOB_FILE_VERSION = 6;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** Fields that a job of an earlier version lacks, as nobody had filled them in. */
@@ -68,6 +68,14 @@ const withIdentity = (d: Loose): Loose => ({
 });
 const inRounds = (d: Loose): Loose =>
   'corners' in d ? { rounds: [{ ...emptyRound('before', 'before', 'hub'), ...d }] } : d;
+/** The build of version 5 as version 6 has it: lines of one's own, and why a neighbour's part was taken. */
+const withFreeLines = (d: Loose): Loose => ({
+  free: [],
+  ...d,
+  items: Array.isArray(d.items)
+    ? d.items.map((i: unknown) => (isRecord(i) ? { takenOver: '', ...i } : i))
+    : d.items,
+});
 /** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
 function newest(file: unknown): unknown {
   if (!isRecord(file) || !isRecord(file.sections)) return file;
@@ -105,6 +113,11 @@ function newest(file: unknown): unknown {
       ...(isRecord(tape) ? { tape: inRounds(tape) } : {}),
     };
     version = 5;
+  }
+  if (version === 5) {
+    const { build } = sections;
+    sections = { ...sections, ...(isRecord(build) ? { build: withFreeLines(build) } : {}) };
+    version = 6;
   }
   return { ...file, version, sections };
 }

@@ -1,5 +1,6 @@
 import {
   COMPLAINTS,
+  CHANGE_KINDS,
   COMPONENTS,
   emptyChange,
   emptyRound,
@@ -187,8 +188,24 @@ describe('the job file', () => {
           kind: fc.constantFrom('part', 'kit'),
           code: fc.constantFrom('TL-2810', 'HF-K45'),
           quantity: fc.integer({ min: 1, max: 20 }),
+          takenOver: text,
         }),
         { maxLength: 4 },
+      ),
+      free: fc.array(
+        fc.record({
+          id: fc.uuid(),
+          what: text,
+          maker: text,
+          kind: fc.constantFrom(null, ...CHANGE_KINDS),
+          axle: fc.constantFrom(null, 'front', 'rear'),
+          thicknessMm: numberIn(ENTRY_LIMITS.thicknessMm),
+          rateNPerMm: numberIn(ENTRY_LIMITS.rateNPerMm),
+          liftMm: numberIn(ENTRY_LIMITS.liftMm),
+          priceMinor: fc.constantFrom(null, 0, 12_000),
+          source: text,
+        }),
+        { maxLength: 3 },
       ),
       notes: text,
     }),
@@ -208,7 +225,11 @@ describe('the job file', () => {
       sections: {
         ...sections,
         brief: { ...sections.brief, payloadKg: -5, colour: 'red' },
-        build: { items: [{ id: 'a', kind: 'part', code: 'X', quantity: 0 }], notes: '' },
+        build: {
+          items: [{ id: 'a', kind: 'part', code: 'X', quantity: 0, takenOver: '' }],
+          free: [],
+          notes: '',
+        },
       },
     };
     expect(pathsOf(bad).sort()).toEqual([

@@ -50,6 +50,7 @@ export const ENTRY_LIMITS = {
   payloadKg: [0, 3000],
   tongueKg: [0, 500],
   budgetMinor: [0, 100_000_000],
+  priceMinor: [0, 100_000_000],
   heightLimitMm: [1200, 4500],
   cruisingKmh: [20, 160],
   usage: [0, 100],
@@ -116,6 +117,16 @@ export const BriefSchema = z.strictObject({
   cruisingKmh: within(L.cruisingKmh),
   notes: prose,
 });
+const described = {
+  id,
+  what: line,
+  maker: z.string().max(80),
+  kind: z.enum(CHANGE_KINDS).nullable(),
+  axle: z.enum(['front', 'rear']).nullable(),
+  thicknessMm: within(L.thicknessMm),
+  rateNPerMm: within(L.rateNPerMm),
+  liftMm: within(L.liftMm),
+};
 export const VehicleSectionSchema = z.strictObject({
   query: line,
   plate: z.string().max(20),
@@ -125,21 +136,7 @@ export const VehicleSectionSchema = z.strictObject({
   platform: code.nullable(),
   year: z.int().min(L.year[0]).max(L.year[1]).nullable(),
   variant: z.record(z.string().max(40), z.string().max(40)),
-  changes: z
-    .array(
-      z.strictObject({
-        id,
-        what: line,
-        maker: z.string().max(80),
-        part: code.nullable(),
-        kind: z.enum(CHANGE_KINDS).nullable(),
-        axle: z.enum(['front', 'rear']).nullable(),
-        thicknessMm: within(L.thicknessMm),
-        rateNPerMm: within(L.rateNPerMm),
-        liftMm: within(L.liftMm),
-      }),
-    )
-    .max(40),
+  changes: z.array(z.strictObject({ ...described, part: code.nullable() })).max(40),
   accessories: z
     .array(
       z.strictObject({
@@ -264,6 +261,8 @@ export const TireSectionSchema = z.strictObject({
     )
     .max(80),
 });
+/** lines of a plan that are no part of the catalogue */
+export const MOST_FREE_LINES = 20;
 export const BuildSchema = z.strictObject({
   items: z
     .array(
@@ -272,9 +271,19 @@ export const BuildSchema = z.strictObject({
         kind: z.enum(['part', 'kit']),
         code,
         quantity: z.int().min(L.quantity[0]).max(L.quantity[1]),
+        takenOver: written(300),
       }),
     )
     .max(100),
+  free: z
+    .array(
+      z.strictObject({
+        ...described,
+        priceMinor: z.int().min(L.priceMinor[0]).max(L.priceMinor[1]).nullable(),
+        source: line,
+      }),
+    )
+    .max(MOST_FREE_LINES),
   notes: prose,
 });
 export const UnreadSchema = z.strictObject({

@@ -79,7 +79,7 @@ test('a bad job file is refused with the path of each fault', async ({ page, ser
   const [job] = await server.jobs();
   const file = await (await fetch(`${server.base}api/jobs/${job!.id}/file`)).json();
   file.sections.brief.payloadKg = 'heavy';
-  file.sections.build.items = [{ id: 'a', kind: 'part', code: 'X', quantity: 0 }];
+  file.sections.build.items = [{ id: 'a', kind: 'part', code: 'X', quantity: 0, takenOver: '' }];
   await read('job.json', JSON.stringify(file));
   await expect(page.getByRole('dialog')).toContainText('sections.brief.payloadKg');
   await expect(page.getByRole('dialog')).toContainText('sections.build.items[0].quantity');

@@ -109,7 +109,11 @@ describe('jobs', () => {
     ['brief', { payloadKg: 3001 }, 'data.payloadKg'],
     ['brief', { heightLimitMm: -1 }, 'data.heightLimitMm'],
     ['tire', { loadIndex: 12 }, 'data.loadIndex'],
-    ['build', { items: [{ id: 'a', kind: 'part', code: 'X', quantity: 99 }] }, 'data.items[0].quantity'],
+    [
+      'build',
+      { items: [{ id: 'a', kind: 'part', code: 'X', quantity: 99, takenOver: '' }] },
+      'data.items[0].quantity',
+    ],
     [
       'vehicle',
       { accessories: [{ id: 'a', what: '', massKg: 9999, place: 'roof', addsHeightMm: null }] },

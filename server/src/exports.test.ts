@@ -202,7 +202,7 @@ describe('the parts list as CSV', () => {
     const rows = Papa.parse<Record<string, string>>(r.text.replace(/^\uFEFF/, ''), { header: true }).data;
     const m = await modelOf(1012);
     expect(rows.map((x) => [x.code, Number(x.quantity), Number(x['line mk'])])).toEqual(
-      m.lines.map((l) => [l.code, l.quantity, l.lineMinor / 100]),
+      m.lines.map((l) => [l.code, l.quantity, (l.lineMinor ?? NaN) / 100]),
     );
   });
   it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\t=1', '\n=1', ' =1', '\u200B=1', '＝1', '＋1', '\uFEFF=1'])(

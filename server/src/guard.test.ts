@@ -71,10 +71,11 @@ describe('what is asked in a way that cannot be answered', () => {
       kind: 'part',
       code: 'X',
       quantity: 99,
+      takenOver: '',
     }));
     const r = await s.api
       .put(`/api/jobs/${job.id}/sections/build`)
-      .send({ version: 1, data: { items, notes: '' } })
+      .send({ version: 1, data: { items, free: [], notes: '' } })
       .expect(400);
     expect(r.body.error.faults).toHaveLength(51);
     expect(r.body.error.faults[50].message).toBe('and 50 more like these');

@@ -1,6 +1,17 @@
 import { formatDecimal, type Finding, type OverBudget, type Platform, type Verdict } from '@rigger/core';
 import { longDay } from './dates';
-import { capital, degrees, length, money, plural, provenanceText, quantity, type Style } from './format';
+import {
+  capital,
+  degrees,
+  length,
+  lower,
+  money,
+  plural,
+  provenanceText,
+  quantity,
+  type Style,
+} from './format';
+import { spotText } from './intake-words';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
 import { optionText } from './variant';
 
@@ -146,6 +157,18 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `The ${f.axle} would come ${mm(Math.abs(f.byMm))} ${f.byMm > 0 ? 'higher' : 'lower'} than the ${signedHeight(f.wantedMm, mm)} that was wished for${f.toleranceMm === null ? '' : `; ${mm(f.toleranceMm)} either way is fine`}.`;
     case 'on-it-unmeasured':
       return `${f.what === '' ? 'What was changed' : capital(f.what)} at the ${f.axle}: how much higher it stands for it is not said. Measure it against stock, or write its thickness; today starts from it.`;
+    case 'line-unmeasured':
+      return `${f.what === '' ? 'The line of your own' : capital(f.what)} at the ${f.axle}: how much it lifts is not said. Write its thickness, or how much higher it stands where it was measured.`;
+    case 'line-not-priced':
+      return `${f.what === '' ? 'The line of your own' : capital(f.what)} has no price yet: it is not in the total. Ask for one, or write 0 where the customer brings it.`;
+    case 'repair-not-known':
+      return `${capital(spotText({ ...f, side: null }))}: nobody here has written down what it takes to ${f.remedy} it. Its price and hours are in no total: ask.`;
+    case 'repair-not-priced':
+      return `${capital(spotText({ ...f, side: null }))}: its price is to be asked; it is not in the total.`;
+    case 'left-worn':
+      return `Declined: ${lower(spotText(f))} is worn and stays at the customer’s word.`;
+    case 'left-unsafe':
+      return `${capital(spotText(f))} is broken or missing and would be left: it holds a wheel, steers or brakes. Nothing is fitted over it; repair or replace it first.`;
     case 'out-today':
       return `As it stands today: ${outTodayText(f.found, mm)}`;
     case 'shaft-today':

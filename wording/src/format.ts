@@ -140,11 +140,19 @@ export function figureText(f: Figure, style: Style, digits?: number): string {
   return `${formatDecimal(f.value * w.per, shown)} ± ${formatDecimal(Math.max(f.plusMinus * w.per, least), shown)}${w.suffix}`;
 }
 
+/** What a line costs; one that nobody has named a price for says so. */
+export const priceText = (minor: number | null, style: Style): string =>
+  minor === null ? 'ask' : money(minor, style);
 /** Where a parts line stands: its weakest provenance; tyres and wheels carry none. */
 export const lineProvenance = (l: Pick<PartsLine, 'group' | 'provenance'>): string =>
   l.provenance
     ? provenanceText(l.provenance)
-    : { rolling: 'chosen by size', shop: 'relief by the rub map', suspension: 'still to settle' }[l.group];
+    : {
+        rolling: 'chosen by size',
+        shop: 'relief by the rub map',
+        repair: 'by the look-over',
+        suspension: 'still to settle',
+      }[l.group];
 
 export function provenanceText(p: Provenance): string {
   switch (p.kind) {
@@ -158,5 +166,9 @@ export function provenanceText(p: Provenance): string {
       return `taken over from ${p.of}`;
     case 'guess':
       return 'a guess: nobody has confirmed it';
+    case 'taken-over':
+      return `unverified: made for another vehicle, taken over because ${lower(p.reason)}`;
+    case 'unverified':
+      return 'unverified: no part of the catalogue';
   }
 }

@@ -76,7 +76,7 @@ export const FIELD_WORDS: Words = {
     candidates: 'Also considered',
     reliefs: 'Trimming',
   },
-  build: { items: 'Parts and kits', notes: 'Notes of the build' },
+  build: { items: 'Parts and kits', free: 'Lines of one’s own', notes: 'Notes of the build' },
   after: {
     alignment: 'Alignment after',
     contacts: 'Contact at lock and bump',
@@ -115,6 +115,8 @@ export function fieldText(section: SectionName, path: readonly string[]): string
           liftMm: 'height over stock',
           thicknessMm: 'thickness',
           rateNPerMm: 'rate',
+          priceMinor: 'price',
+          takenOver: 'why it fits too',
         }[last]));
   return [words[field] ?? field, inner].filter(Boolean).join(', ');
 }
@@ -144,6 +146,7 @@ export const ITEM_KIND_WORDS: Readonly<Record<ItemKind, string>> = {
   tires: 'Tyre',
   wheels: 'Wheel',
   reliefs: 'Trimming',
+  repairs: 'Repair',
   joints: 'Joint',
   operations: 'Work',
   access: 'Access',

@@ -15,6 +15,7 @@ import {
   type Figure,
   type Finding,
   type JobSections,
+  listed,
 } from '@rigger/core';
 import { catalogue, demoJob, demoJobs, plainJob, settings } from '@rigger/core/testing/demo-world';
 import { FINDING_CASES } from '@rigger/core/testing/finding-cases';
@@ -102,13 +103,7 @@ describe('entries of a job', () => {
     ['lookOver', ['items', 'tire:front:left', 'treadMm'], 4, 'Looked over, tread left', '4 mm'],
     ['tire', ['rear', 'wheelWidthIn'], 8.5, 'Wanted at the rear, wheel width', '8.5 in'],
     ['build', ['items', 'i3', 'quantity'], 2, 'Parts and kits, count', '2'],
-    [
-      'build',
-      ['items', 'i3'],
-      { id: 'i3', kind: 'part', code: 'TL-2810', quantity: 1 },
-      'Parts and kits',
-      'TL-2810',
-    ],
+    ['build', ['items', 'i3'], listed('i3', 'part', 'TL-2810'), 'Parts and kits', 'TL-2810'],
     [
       'tire',
       ['candidates'],

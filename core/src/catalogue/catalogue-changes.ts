@@ -7,6 +7,7 @@ export const ITEM_KINDS = [
   'tires',
   'wheels',
   'reliefs',
+  'repairs',
   'joints',
   'operations',
   'access',
@@ -27,7 +28,7 @@ export interface CatalogueChange {
 }
 
 /** A catalogue as single items, each under a code of its own; the closing steps are one item, since their order counts.
- *  @example itemsOf({ platforms: [], parts: [], kits: [], tires: [], wheels: [], reliefs: [], joints: [], operations: [], access: [], closing: [] }).length // 1 */
+ *  @example itemsOf({ platforms: [], parts: [], kits: [], tires: [], wheels: [], reliefs: [], repairs: [], joints: [], operations: [], access: [], closing: [] }).length // 1 */
 export function itemsOf(c: Catalogue): readonly CatalogueItem[] {
   return ITEM_KINDS.flatMap((kind): CatalogueItem[] =>
     kind === 'closing'

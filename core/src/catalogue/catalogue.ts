@@ -1,6 +1,7 @@
 import type { Joint } from './fasteners';
 import type { Kit, Part } from './part';
 import type { Platform } from './platform';
+import type { Repair } from './repair';
 import type { TireItem, WheelItem } from './rolling';
 import type { AccessState, ClosingStep, Operation, Relief } from './work';
 
@@ -12,6 +13,7 @@ export interface Catalogue {
   readonly tires: readonly TireItem[];
   readonly wheels: readonly WheelItem[];
   readonly reliefs: readonly Relief[];
+  readonly repairs: readonly Repair[];
   readonly joints: readonly Joint[];
   readonly operations: readonly Operation[];
   readonly access: readonly AccessState[];

@@ -15,7 +15,7 @@ export interface CatalogueFault {
 /** Every fault of a catalogue as a whole: codes that stand twice, codes that name nothing, conditions that no variant can meet,
  *  linkages that do not move. Empty for one that can be used. Single records are held by their contract; this looks between
  *  them. Asked once, when a catalogue is read in.
- *  @example checkCatalogue({ platforms: [], parts: [], kits: [], tires: [], wheels: [], reliefs: [], joints: [], operations: [], access: [], closing: [] }) // [] */
+ *  @example checkCatalogue({ platforms: [], parts: [], kits: [], tires: [], wheels: [], reliefs: [], repairs: [], joints: [], operations: [], access: [], closing: [] }) // [] */
 export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
   const faults: CatalogueFault[] = [];
   const add = (path: string, value: string, code: CatalogueFault['code'], among = '') =>
@@ -39,7 +39,17 @@ export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
       seen.add(key);
     });
   };
-  const coded = ['platforms', 'parts', 'kits', 'tires', 'wheels', 'reliefs', 'joints', 'operations'] as const;
+  const coded = [
+    'platforms',
+    'parts',
+    'kits',
+    'tires',
+    'wheels',
+    'reliefs',
+    'repairs',
+    'joints',
+    'operations',
+  ] as const;
   for (const kind of coded) once<{ readonly code: string }>(kind, c[kind], (x) => x.code);
   // the same state is reached differently on another axle or kind
   once('access', c.access, (a) => `${a.code}/${a.axle}/${a.kinds.join('+')}`);
@@ -74,6 +84,12 @@ export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
   });
   c.reliefs.forEach((r, i) => {
     work(`reliefs[${i}].work`, r.work);
+  });
+  c.repairs.forEach((r, i) => {
+    work(`repairs[${i}].work`, r.work);
+    r.platforms.forEach((p, k) => {
+      if (!platforms.has(p)) add(`repairs[${i}].platforms[${k}]`, p, 'not-there', 'platforms');
+    });
   });
   c.access.forEach((a, i) => {
     a.needs.forEach((n, k) => {

@@ -38,6 +38,8 @@ export const PROVENANCE_RANK: readonly Provenance['kind'][] = [
   'maker-lists',
   'sister-model',
   'guess',
+  'taken-over',
+  'unverified',
 ];
 
 /** Whether an item listed by `applications` fits this vehicle.

@@ -1,6 +1,7 @@
 export * from './catalogue';
 export * from './catalogue-changes';
 export * from './check-catalogue';
+export * from './components';
 export * from './conditions';
 export * from './families';
 export * from './fasteners';
@@ -11,5 +12,6 @@ export * from './open-questions';
 export * from './part';
 export * from './platform';
 export * from './read-variant';
+export * from './repair';
 export * from './rolling';
 export * from './work';

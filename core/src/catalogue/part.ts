@@ -13,7 +13,11 @@ export type Provenance =
   | { readonly kind: 'maker-lists' }
   | { readonly kind: 'maker-confirmed'; readonly on: string }
   | { readonly kind: 'sister-model'; readonly of: string }
-  | { readonly kind: 'guess' };
+  | { readonly kind: 'guess' }
+  /** made for a neighbour; somebody here wrote down why it fits this one too */
+  | { readonly kind: 'taken-over'; readonly reason: string }
+  /** no part of the catalogue: a line that was written down for one job */
+  | { readonly kind: 'unverified' };
 export interface Application {
   readonly platform: string;
   readonly years: Range;

@@ -77,15 +77,13 @@ export const CHANGE_KINDS = [
   'other',
 ] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
-/** What somebody has changed before. Today's geometry starts from it. */
-export interface Change {
+/** Something that is no part of the catalogue, as far as somebody could say what it is and does. */
+export interface Described {
   readonly id: string;
   readonly what: string;
   /** as it was said or read on the part */
   readonly maker: string;
-  /** catalogue part that it is, when it is one: its effect then counts as fitted */
-  readonly part: string | null;
-  /** what is no catalogue part: what it is, and where it lifts or lowers */
+  /** what it is, and where it lifts or lowers */
   readonly kind: ChangeKind | null;
   readonly axle: Axle | null;
   /** of a spacer, block or puck, mm */
@@ -94,6 +92,19 @@ export interface Change {
   readonly rateNPerMm: number | null;
   /** how much higher the body stands for it than stock, as measured, mm: this outranks what thickness or rate come to */
   readonly liftMm: number | null;
+}
+/** What somebody has changed before. Today's geometry starts from it. */
+export interface Change extends Described {
+  /** catalogue part that it is, when it is one: its effect then counts as fitted, and what is described does not */
+  readonly part: string | null;
+}
+/** A line of a plan that is no part of the catalogue: what the customer brings, what another shop sells. It is judged like any
+ *  part, by what is said of it, and is *unverified* wherever it stands. */
+export interface FreeLine extends Described {
+  /** for all of it, minor units; null: nobody has said, 0: the customer brings it */
+  readonly priceMinor: number | null;
+  /** where it comes from */
+  readonly source: string;
 }
 export interface Accessory {
   readonly id: string;
@@ -191,9 +202,12 @@ export interface BuildItem {
   readonly kind: 'part' | 'kit';
   readonly code: string;
   readonly quantity: number;
+  /** why a part that is made for a neighbour fits this vehicle too, in words; empty: nobody says so */
+  readonly takenOver: string;
 }
 export interface Build {
   readonly items: readonly BuildItem[];
+  readonly free: readonly FreeLine[];
   readonly notes: string;
 }
 /** Texts that no value could be read from, by the place where each was typed: `brief.payloadKg`,
@@ -309,19 +323,31 @@ export function emptySections(customer: string): JobSections {
       candidates: [],
       reliefs: [],
     },
-    build: { items: [], notes: '' },
+    build: { items: [], free: [], notes: '' },
     after: NOT_FINISHED,
     unread: { entries: {} },
   };
 }
 
+/** One of a part or kit, put on the list.
+ *  @example listed('i1', 'part', 'TL-2810').quantity // 1 */
+export const listed = (id: string, kind: BuildItem['kind'], code: string): BuildItem => ({
+  id,
+  kind,
+  code,
+  quantity: 1,
+  takenOver: '',
+});
 /** A change that somebody is about to write down.
  *  @example emptyChange('c1').kind // null */
-export const emptyChange = (id: string): Change => ({
+export const emptyChange = (id: string): Change => ({ ...undescribed(id), part: null });
+/** A line that somebody is about to write into a plan.
+ *  @example emptyLine('f1').priceMinor // null */
+export const emptyLine = (id: string): FreeLine => ({ ...undescribed(id), priceMinor: null, source: '' });
+const undescribed = (id: string): Described => ({
   id,
   what: '',
   maker: '',
-  part: null,
   kind: null,
   axle: null,
   thicknessMm: null,

@@ -1,37 +1,9 @@
+import type { Component } from '../catalogue';
 import type { Axle } from '../suspension';
 import type { AlignmentReading } from './alignment-reading';
 import { NO_ALIGNMENT } from './alignment-reading';
 import type { RoadAnswers } from './road-test';
 
-/** What is looked at before anything is ordered. */
-export const COMPONENTS = [
-  'upper-ball-joint',
-  'lower-ball-joint',
-  'arm-bush',
-  'link-bush',
-  'king-pin',
-  'tie-rod-end',
-  'bar-link',
-  'bar-bush',
-  'track-bar-bush',
-  'strut-mount',
-  'damper',
-  'spring',
-  'leaf-spring',
-  'leaf-bush',
-  'hub-bearing',
-  'cv-boot',
-  'shaft-joint',
-  'hose',
-  'line',
-  'cable',
-  'brake-pad',
-  'wheel-stud',
-  'tire',
-  'frame-rust',
-  'leak',
-] as const;
-export type Component = (typeof COMPONENTS)[number];
 /** How it was found. "changed": somebody has put another one in before. */
 export const FOUND_AS = ['good', 'watch', 'worn', 'broken', 'missing', 'changed'] as const;
 export type FoundAs = (typeof FOUND_AS)[number];

@@ -18,6 +18,7 @@ describe('a job with nothing known', () => {
     expect(a).toEqual({
       vehicle: null,
       questions: [],
+      repairs: [],
       tape: expect.objectContaining({ front: null, rear: null, rake: null, level: null, inDoubt: [] }),
       taped: [],
       tires: { currentFault: null, targetFault: null, currentRearFault: null, rearFault: null, check: null },

@@ -22,7 +22,14 @@ import type { RideHeightFault } from '../suspension';
 import { tapedRounds, type TapedRound } from './taped';
 import { formatTireSize } from '../tires';
 import { once } from '../units';
-import { afterBuild, partsOfJob, readTape, type FittedPart, type TapeReading } from '../vehicle';
+import {
+  afterBuild,
+  partsOfJob,
+  readTape,
+  type FittedPart,
+  type RepairWork,
+  type TapeReading,
+} from '../vehicle';
 
 /** All that the core can say about one job with what it has. Plain data: it can be saved, sent to a worker, compared. */
 export interface Assessment {
@@ -50,6 +57,8 @@ export interface Assessment {
   readonly chosen: readonly FittedPart[];
   /** what is on the vehicle after the build */
   readonly planned: readonly FittedPart[];
+  /** what the look-over says is repaired or replaced beside those */
+  readonly repairs: readonly RepairWork[];
   readonly unknownCodes: readonly string[];
   readonly needs: readonly Need[];
 }
@@ -94,6 +103,7 @@ export function assessCase(c: PlanCase): Assessment {
     fitted: c.fitted,
     chosen: c.chosen,
     planned: c.planned,
+    repairs: c.repairs,
     unknownCodes: c.parts.unknown,
     needs: needsOf(c),
   };
@@ -116,6 +126,7 @@ function withoutVehicle(job: JobSections, catalogue: Catalogue, settings: ShopSe
     fitted: parts.fitted,
     chosen: parts.chosen,
     planned: afterBuild(parts.fitted, parts.chosen),
+    repairs: [],
     unknownCodes: parts.unknown,
     needs: [],
   };

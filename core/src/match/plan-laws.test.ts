@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { emptyChange, moneyOf, partsList, workPlan, needKey, needsOf, type JobSections } from '..';
+import { emptyChange, listed, moneyOf, partsList, workPlan, needKey, needsOf, type JobSections } from '..';
 import { caseOf, codes, cures, sayAfresh as say } from '../testing/assessed';
 import { catalogue, demoJob, demoJobs, partOf, plainJob, settings, withTape } from '../testing/demo-world';
 
@@ -107,7 +107,7 @@ describe('laws of a plan', () => {
             ...job,
             build: {
               ...job.build,
-              items: [...job.build.items, { id: 'c', kind: 'part' as const, code: c.part, quantity: 1 }],
+              items: [...job.build.items, listed('c', 'part', c.part)],
             },
           };
           const after = needsOf(caseOf(cured)).map(needKey);

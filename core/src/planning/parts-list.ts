@@ -4,6 +4,7 @@ import { entriesOf } from '../forecast';
 import type { JobSections, ShopSettings } from '../job';
 import type { Assessment } from '../match';
 import { AXLES, spareFits } from '../rules';
+import { freeCode } from '../vehicle';
 
 export interface PartsLine {
   readonly code: string;
@@ -11,15 +12,16 @@ export interface PartsLine {
   readonly name: string;
   readonly quantity: number;
   readonly soldAs: 'each' | 'pair' | 'set' | 'kit';
-  readonly priceMinor: number;
-  readonly lineMinor: number;
+  /** null: nobody has named a price, so it is in no total */
+  readonly priceMinor: number | null;
+  readonly lineMinor: number | null;
   readonly supplier: string;
   readonly onHand: number | null;
   readonly leadDays: number | null;
   readonly provenance: Provenance | null;
   /** what maker or shop say about it */
   readonly note: string;
-  readonly group: 'suspension' | 'rolling' | 'shop';
+  readonly group: 'suspension' | 'repair' | 'rolling' | 'shop';
 }
 export interface Money {
   readonly partsMinor: number;
@@ -54,20 +56,21 @@ export function tiresBought(
   return { tires: count('tireCode'), wheels: count('wheelCode') };
 }
 
-/** The parts list of a job: chosen parts and kits (each line once, however often it was put down), material of the reliefs,
- *  then tyres and wheels axle by axle. */
+/** The parts list of a job: chosen parts and kits (each line once, however often it was put down), lines of one's own, what is
+ *  repaired, material of the reliefs, then tyres and wheels axle by axle. */
 export function partsList(
   job: JobSections,
-  a: Pick<Assessment, 'vehicle' | 'planned' | 'tires'>,
+  a: Pick<Assessment, 'vehicle' | 'planned' | 'tires' | 'chosen' | 'repairs'>,
   catalogue: Catalogue,
 ): readonly PartsLine[] {
   const { vehicle } = a;
+  const partCalled = new Map(a.chosen.map(({ part }) => [part.code, part]));
   const items = [...new Map(job.build.items.map((i) => [i.code, i])).values()];
   const lines: PartsLine[] = items.flatMap((item): PartsLine[] => {
     if (item.kind === 'kit') {
       const kit = catalogue.kits.find((k) => k.code === item.code);
       if (!kit) return [];
-      const parts = kit.parts.flatMap((k) => catalogue.parts.filter((p) => p.code === k.part));
+      const parts = kit.parts.flatMap((k) => partCalled.get(k.part) ?? []);
       return [
         {
           code: kit.code,
@@ -92,7 +95,8 @@ export function partsList(
         },
       ];
     }
-    const part = catalogue.parts.find((p) => p.code === item.code);
+    // as the plan has it: a part that was taken over from a neighbour says so
+    const part = partCalled.get(item.code);
     if (!part) return [];
     return [
       {
@@ -112,6 +116,39 @@ export function partsList(
       },
     ];
   });
+  for (const line of job.build.free)
+    lines.push({
+      code: freeCode(line),
+      maker: line.maker,
+      name: line.what,
+      quantity: 1,
+      soldAs: 'set',
+      priceMinor: line.priceMinor,
+      lineMinor: line.priceMinor,
+      supplier: line.source,
+      onHand: null,
+      leadDays: null,
+      provenance: { kind: 'unverified' },
+      note: '',
+      group: 'suspension',
+    });
+  for (const { repair, places } of a.repairs)
+    if (repair)
+      lines.push({
+        code: repair.code,
+        maker: '',
+        name: repair.name,
+        quantity: places.length,
+        soldAs: 'each',
+        priceMinor: repair.priceMinor,
+        lineMinor: repair.priceMinor === null ? null : repair.priceMinor * places.length,
+        supplier: repair.supplier,
+        onHand: null,
+        leadDays: null,
+        provenance: null,
+        note: repair.note,
+        group: 'repair',
+      });
   for (const choice of job.tire.reliefs) {
     const relief = catalogue.reliefs.find((r) => r.code === choice.relief);
     if (relief && relief.priceMinor > 0)
@@ -200,7 +237,9 @@ export function moneyFigures(
   );
   const share = (value: number) => given('share', value * 100, 'percent', 'settings');
   const parts = explain('part-cost', 'money', 'sum', {
-    of: lines.map((l) => given('part-cost', l.lineMinor, 'money', l.code)),
+    of: lines.flatMap((l) =>
+      l.lineMinor === null ? [] : [given('part-cost', l.lineMinor, 'money', l.code)],
+    ),
   });
   const labour = explain('labour-cost', 'money', 'labour', {
     minutes: hours,

@@ -23,6 +23,7 @@ import {
   type Provenance,
   type WorkPlan,
   type WorkStep,
+  listed,
 } from '..';
 import { catalogue, demoJob, demoJobs, partOf, plainJob, platformOf, settings } from '../testing/demo-world';
 import { DAY, part } from '../testing/situations';
@@ -47,7 +48,7 @@ describe('parts list', () => {
     const job = demoJob('hut-warden');
     const list = lines(job);
     expect(list.map((l) => l.code)).toEqual([...job.build.items.map((i) => i.code), 'CT-L285', 'LW-618']);
-    for (const l of list) expect(l.lineMinor).toBe(l.priceMinor * l.quantity);
+    for (const l of list) expect(l.lineMinor).toBe(l.priceMinor! * l.quantity);
     expect(say(job).needs.map((n) => n.finding.code)).toContain('spare-size');
     expect(list.filter((l) => l.group === 'rolling').map((l) => l.quantity)).toEqual([4, 4]);
   });
@@ -123,7 +124,7 @@ describe('a line of the list', () => {
     ]);
     const kit = {
       ...job,
-      build: { ...job.build, items: [{ id: 'k', kind: 'kit' as const, code: 'GONE', quantity: 1 }] },
+      build: { ...job.build, items: [listed('k', 'kit', 'GONE')] },
     };
     expect(lines(kit)).toEqual([]);
     expect(lines({ ...job, vehicle: { ...job.vehicle, platform: null } })[0]!.provenance).toBeNull();

@@ -18,6 +18,8 @@ export interface Task {
   readonly part: Part | null;
   /** how often, where the minutes are those of one wheel */
   readonly times: number;
+  /** what maker or shop say about it, where no part says it */
+  readonly note?: string | undefined;
   readonly figures: readonly Figure[];
 }
 export interface Tasks {
@@ -26,7 +28,8 @@ export interface Tasks {
   readonly missing: readonly string[];
 }
 
-/** All the work of a plan: operations of the parts (a part for both axles: at each), reliefs, tyres and wheels, calibration. */
+/** All the work of a plan: operations of the parts (a part for both axles: at each), reliefs, repairs, tyres and wheels,
+ *  calibration. */
 export function tasksOf(
   a: Assessment,
   job: Pick<JobSections, 'tire'>,
@@ -45,7 +48,7 @@ export function tasksOf(
   /** an operation of the catalogue, at each place where it is done */
   const operation = (code: string, places: readonly Place[], more: Partial<Task> = {}): readonly Task[] => {
     const found = catalogue.operations.find((o) => o.code === code);
-    if (!found) missing.add(code);
+    if (!found) missing.add(code === '' ? (more.part?.name ?? code) : code);
     else
       return (found.place === 'vehicle' ? (['vehicle'] as const) : places).map((p) =>
         task(code, p, found, more),
@@ -71,6 +74,13 @@ export function tasksOf(
         }),
       ),
     ),
+    ...a.repairs.flatMap(({ repair, component, axle, places }) => {
+      if (!repair) {
+        missing.add([component, axle].filter(Boolean).join(', '));
+        return [];
+      }
+      return [task(repair.code, axle ?? 'vehicle', repair.work, { times: places.length, note: repair.note })];
+    }),
     ...(mounted > 0 ? operation('mount-tires', [], { times: mounted }) : []),
     ...AXLES.flatMap((axle) =>
       bought.tires[axle] + bought.wheels[axle] > 0 ? operation('fit-wheels', [axle]) : [],
@@ -89,7 +99,11 @@ export function changesOf(
 ): ReadonlySet<'any' | 'height' | 'steering' | 'tires'> {
   const out = new Set<'any' | 'height' | 'steering' | 'tires'>(['any']);
   if (AXLES.some((axle) => turnedBy(a, axle))) out.add('height');
-  if (a.chosen.some(({ part }) => FAMILIES[part.family].steers)) out.add('steering');
+  if (
+    a.chosen.some(({ part }) => FAMILIES[part.family].steers) ||
+    a.repairs.some(({ repair }) => repair?.steers)
+  )
+    out.add('steering');
   if (tasks.some((t) => t.code === 'fit-wheels')) out.add('tires');
   return out;
 }
@@ -121,6 +135,7 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       madeBy: t.part ? [t.part] : [],
       more: {
         figures: t.figures,
+        ...(t.note && i === 0 ? { notes: [{ part: t.code, note: t.note }] } : {}),
         ...(t.part && i === 0
           ? {
               notes: t.part.note === '' ? [] : [{ part: t.part.code, note: t.part.note }],

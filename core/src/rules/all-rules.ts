@@ -41,6 +41,7 @@ import { today } from './today';
 import { unknowns } from './unknowns';
 import { wheelFit } from './wheel-fit';
 import { wheelStuds } from './wheel-studs';
+import { worn } from './worn';
 
 export const RULES = [
   camberReach,
@@ -85,6 +86,7 @@ export const RULES = [
   unknowns,
   wheelFit,
   wheelStuds,
+  worn,
 ] as const;
 type FindingOf<R> = R extends Rule<infer F> ? F : never;
 /** Everything the rules can find, as code and numbers. */

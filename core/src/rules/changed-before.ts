@@ -1,20 +1,28 @@
 import type { Axle } from '../suspension';
 import { isUnmeasured } from '../vehicle';
-import { rule } from './rule';
+import { rule, type Raised } from './rule';
 
 export interface ChangedBefore {
-  /** something on it lifts or lowers an axle, and nobody has measured by how much */
-  readonly code: 'on-it-unmeasured';
+  /** something that is on it, or a line of one's own in the plan, lifts or lowers an axle, and nobody has measured by how much */
+  readonly code: 'on-it-unmeasured' | 'line-unmeasured';
   readonly axle: Axle;
   readonly what: string;
 }
-/** Today starts from what is on the vehicle: what nobody has measured is asked about, never taken for nothing. */
+const META = { verdict: 'ask', topic: 'unknown', blocks: 'order' } as const;
+/** Today starts from what is on the vehicle, and the plan from what is put on: what nobody has measured is asked about, never
+ *  taken for nothing. */
 export const changedBefore = rule<ChangedBefore>({
-  findings: { 'on-it-unmeasured': { verdict: 'ask', topic: 'unknown', blocks: 'order' } },
-  check: (c) =>
-    c.job.vehicle.changes.flatMap((change) =>
-      change.axle !== null && isUnmeasured(change)
-        ? [{ axle: change.axle, finding: { code: 'on-it-unmeasured', axle: change.axle, what: change.what } }]
+  findings: { 'on-it-unmeasured': META, 'line-unmeasured': META },
+  check: (c) => [
+    ...c.job.vehicle.changes.flatMap((d): Raised<ChangedBefore>[] =>
+      d.axle !== null && d.part === null && isUnmeasured(d)
+        ? [{ axle: d.axle, finding: { code: 'on-it-unmeasured', axle: d.axle, what: d.what } }]
         : [],
     ),
+    ...c.job.build.free.flatMap((d): Raised<ChangedBefore>[] =>
+      d.axle !== null && isUnmeasured(d)
+        ? [{ axle: d.axle, finding: { code: 'line-unmeasured', axle: d.axle, what: d.what } }]
+        : [],
+    ),
+  ],
 });

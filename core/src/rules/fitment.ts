@@ -13,13 +13,14 @@ export type FitmentFinding =
 
 const META = { verdict: 'no', topic: 'fitment', blocks: 'order' } as const;
 
+/** nobody here has fitted it and no maker lists it */
+const DOUBTED: readonly Provenance['kind'][] = ['sister-model', 'guess', 'taken-over', 'unverified'];
+
 /** What a part's application lines say about this vehicle. */
 function fitmentFinding(part: Part, c: PlanCase): FitmentFinding | null {
   const f = fitmentOf(part.applications, c.vehicle);
   if (f.verdict === 'fits')
-    return f.provenance.kind === 'guess' || f.provenance.kind === 'sister-model'
-      ? { code: 'provenance', provenance: f.provenance }
-      : null;
+    return DOUBTED.includes(f.provenance.kind) ? { code: 'provenance', provenance: f.provenance } : null;
   if (f.verdict === 'ask') return { code: 'ask-variant', fields: f.fields };
   switch (f.reason) {
     case 'not-listed':

@@ -9,6 +9,8 @@ export type OpenPriceFinding =
   | { readonly code: 'tire-not-priced'; readonly size: string; readonly offers: readonly string[] }
   /** a wheel is written by hand, or its code is not in the catalogue: none is on the list */
   | { readonly code: 'wheel-not-priced' }
+  /** a line of one's own that nobody has named a price for */
+  | { readonly code: 'line-not-priced'; readonly what: string }
   /** another axle ratio is planned; the catalogue has no sets, so neither parts nor hours are in the total */
   | { readonly code: 'ratio-not-priced'; readonly from: number | null; readonly to: number };
 
@@ -17,6 +19,7 @@ export const openPrices = rule<OpenPriceFinding>({
   findings: {
     'tire-not-priced': { verdict: 'ask', topic: 'money', blocks: 'order' },
     'wheel-not-priced': { verdict: 'ask', topic: 'money', blocks: 'order' },
+    'line-not-priced': { verdict: 'ask', topic: 'money', blocks: 'order' },
     'ratio-not-priced': { verdict: 'ask', topic: 'money', blocks: 'order' },
   },
   check: (c) => {
@@ -42,6 +45,8 @@ export const openPrices = rule<OpenPriceFinding>({
       if (!listed && (written || entries.wheelCode !== null))
         out.push({ ...about, finding: { code: 'wheel-not-priced' } });
     }
+    for (const line of c.job.build.free)
+      if (line.priceMinor === null) out.push({ finding: { code: 'line-not-priced', what: line.what } });
     const { axleRatio: from, newAxleRatio: to } = tire;
     if (to !== null && to !== from) out.push({ finding: { code: 'ratio-not-priced', from, to } });
     return out;

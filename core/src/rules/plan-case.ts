@@ -1,5 +1,6 @@
 import { openQuestions, type Catalogue, type KnownVehicle, type OpenQuestion } from '../catalogue';
 import {
+  entriesOf,
   forecastAxle,
   loadedTodayMm,
   readTires,
@@ -24,6 +25,7 @@ import {
   loadOn,
   onSlope,
   partsOfJob,
+  repairsOf,
   readTape,
   slopeMoves,
   spacersMm,
@@ -31,6 +33,7 @@ import {
   type AxleInput,
   type FittedPart,
   type PartsOfJob,
+  type RepairWork,
   type TapeReading,
   type VehicleAxle,
 } from '../vehicle';
@@ -71,6 +74,8 @@ export interface PlanCase {
   /** what each axle carries loaded, and its wheel spacers, today and planned */
   readonly burden: Readonly<Record<Axle, AxleBurden>>;
   readonly axles: Readonly<Record<Axle, AxlePlan>>;
+  /** what the look-over says is repaired or replaced beside the parts of the plan */
+  readonly repairs: readonly RepairWork[];
   /** null where an axle has no ride height */
   readonly forecast: () => Forecast | null;
 }
@@ -149,7 +154,7 @@ export function planCase(
   );
 }
 /** What stays as it is whatever is chosen. */
-type Base = Omit<PlanCase, 'chosen' | 'planned' | 'tires' | 'burden' | 'axles' | 'forecast'>;
+type Base = Omit<PlanCase, 'chosen' | 'planned' | 'tires' | 'burden' | 'axles' | 'repairs' | 'forecast'>;
 function caseOn(
   base: Base,
   prepared: Readonly<Record<Axle, VehicleAxle>>,
@@ -210,6 +215,10 @@ function caseOn(
     },
     burden,
     axles,
+    repairs: repairsOf(job.lookOver, vehicle, chosen, catalogue, {
+      front: entriesOf(job.tire, 'front').tireCode !== null,
+      rear: entriesOf(job.tire, 'rear').tireCode !== null,
+    }),
     forecast: once(() => {
       const [front, rear] = [axles.front.forecast(), axles.rear.forecast()];
       return front.ok && rear.ok

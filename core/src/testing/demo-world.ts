@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   emptySections,
+  listed,
   roundToday,
   type Catalogue,
   type JobSections,
@@ -31,6 +32,7 @@ export const catalogue: Catalogue = {
   tires: csv('tires.csv') as unknown as Catalogue['tires'],
   wheels: csv('wheels.csv') as unknown as Catalogue['wheels'],
   reliefs: json('reliefs.json'),
+  repairs: json('repairs.json'),
   joints: json('joints.json'),
   operations: json('operations.json'),
   access: json('access.json'),
@@ -57,12 +59,10 @@ export function plainJob(platform: string, build: readonly string[] = []): JobSe
       variant: Object.fromEntries(fields.map((f) => [f.key, f.options[0]!.value])),
     },
     build: {
-      items: build.map((code, i) => ({
-        id: `i${i}`,
-        kind: catalogue.kits.some((k) => k.code === code) ? 'kit' : 'part',
-        code,
-        quantity: 1,
-      })),
+      items: build.map((code, i) =>
+        listed(`i${i}`, catalogue.kits.some((k) => k.code === code) ? 'kit' : 'part', code),
+      ),
+      free: [],
       notes: '',
     },
   };

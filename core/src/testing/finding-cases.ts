@@ -1,4 +1,4 @@
-import { NO_USE, once, type FindingCode, type Platform, type Verdict } from '..';
+import { NO_USE, once, type FindingCode, type Platform, type Spot, type Verdict } from '..';
 import { platformOf } from './demo-world';
 import {
   caseOf,
@@ -20,6 +20,8 @@ import {
   FELL,
   forecast,
   onIt,
+  own,
+  lookedAt,
   HAIR,
   spacer,
   coilSpacer,
@@ -28,6 +30,10 @@ import {
   type Situation,
 } from './situations';
 
+const LOWER: Spot = { component: 'lower-ball-joint', axle: 'front', side: 'left' };
+/** A spring of the plan, which takes the worn one off. */
+const coil = (axle: 'front' | 'rear') =>
+  effect({ kind: 'spring', rateNPerMm: 60, freeLengthDeltaMm: 0 }, { family: 'coil', axle });
 interface Case {
   readonly verdict: Verdict;
   readonly gives: () => Situation;
@@ -373,6 +379,49 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     'ask',
     () => on(HALDER, onIt({ axle: 'front', kind: 'spring', rateNPerMm: 120 })),
     () => on(HALDER, onIt({ axle: 'front', kind: 'spring', rateNPerMm: 120, liftMm: 35 })),
+  ),
+  'line-unmeasured': pair(
+    'ask',
+    () => on(HALDER, own({ axle: 'rear', kind: 'other', thicknessMm: 30 })),
+    () => on(HALDER, own({ axle: 'rear', kind: 'coil-spacer', thicknessMm: 30 })),
+  ),
+  'line-not-priced': pair(
+    'ask',
+    () => on(HALDER, own({ priceMinor: null })),
+    () => on(HALDER, own({ priceMinor: 0 })),
+  ),
+  'repair-not-known': pair(
+    'ask',
+    () => on(HALDER, lookedAt(LOWER, { found: 'worn', remedy: 'repair' })),
+    () => on(HALDER, lookedAt(LOWER, { found: 'worn', remedy: 'replace' })),
+  ),
+  'repair-not-priced': pair(
+    'ask',
+    () =>
+      on(
+        HALDER,
+        lookedAt({ component: 'spring', axle: 'rear', side: 'left' }, { found: 'broken', remedy: 'replace' }),
+      ),
+    () =>
+      on(
+        HALDER,
+        coil('rear'),
+        lookedAt({ component: 'spring', axle: 'rear', side: 'left' }, { found: 'broken', remedy: 'replace' }),
+      ),
+  ),
+  'left-worn': pair(
+    'fits',
+    () => on(HALDER, lookedAt(LOWER, { found: 'worn', remedy: 'leave' })),
+    () => on(HALDER, lookedAt(LOWER, { found: 'worn', remedy: 'replace' })),
+  ),
+  'left-unsafe': pair(
+    'no',
+    () => on(HALDER, lookedAt(LOWER, { found: 'broken', remedy: 'leave' })),
+    () =>
+      on(
+        HALDER,
+        lookedAt({ component: 'damper', axle: 'front', side: 'left' }, { found: 'broken', remedy: 'leave' }),
+      ),
   ),
   'out-today': edge('out-today', 'fits', (n) => on(HALDER, onIt({ axle: 'front', liftMm: n })), [0, 120, 1]),
   'shaft-today': edge('shaft-today', 'fits', (n) => on(FELL, onIt({ axle: 'rear', liftMm: n })), [0, 150, 1]),

@@ -1,8 +1,11 @@
 import {
   assessCase,
   emptyChange,
+  emptyLine,
+  emptyLooked,
   foundBy,
   knownVehicle,
+  listed,
   planCase,
   ruleOf,
   type Axle,
@@ -11,7 +14,9 @@ import {
   type Catalogue,
   type Change as BeforeNow,
   type FindingCode,
+  type FreeLine,
   type JobSections,
+  type Looked,
   type Need,
   type Part,
   type PartEffect,
@@ -19,6 +24,7 @@ import {
   type Platform,
   type PlaceLimit,
   type ShopSettings,
+  type Spot,
   type TapeRound,
   type TireSection,
   type WheelItem,
@@ -106,6 +112,29 @@ export const onIt =
       vehicle: { ...s.job.vehicle, changes: [{ ...emptyChange('c'), what: 'old spacer', ...change }] },
     },
   });
+/** A line of one's own in the plan. */
+export const own =
+  (line: Partial<FreeLine>): Change =>
+  (s) => ({
+    ...s,
+    job: {
+      ...s.job,
+      build: {
+        ...s.job.build,
+        free: [{ ...emptyLine('f'), what: 'lift of his own', priceMinor: 0, ...line }],
+      },
+    },
+  });
+/** A component as the look-over found it. */
+export const lookedAt =
+  (spot: Spot, more: Partial<Looked>): Change =>
+  (s) => ({
+    ...s,
+    job: {
+      ...s.job,
+      lookOver: { ...s.job.lookOver, items: [...s.job.lookOver.items, { ...emptyLooked(spot), ...more }] },
+    },
+  });
 /** Adds a made-up part to catalogue and plan. */
 export const part =
   (p: Partial<Part>, quantity = 1): Change =>
@@ -150,7 +179,7 @@ export const part =
         ...s.job,
         build: {
           ...s.job.build,
-          items: [...s.job.build.items, { id: code, kind: 'part', code, quantity }],
+          items: [...s.job.build.items, { ...listed(code, 'part', code), quantity }],
         },
       },
     };
@@ -177,13 +206,10 @@ export const list =
     job: {
       ...s.job,
       build: {
-        items: codes.map((code, i) => ({
-          id: `i${i}`,
-          kind: s.catalogue.kits.some((k) => k.code === code) ? ('kit' as const) : ('part' as const),
-          code,
-          quantity: 1,
-        })),
-        notes: '',
+        ...s.job.build,
+        items: codes.map((code, i) =>
+          listed(`i${i}`, s.catalogue.kits.some((k) => k.code === code) ? 'kit' : 'part', code),
+        ),
       },
     },
   });

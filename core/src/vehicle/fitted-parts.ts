@@ -1,7 +1,7 @@
 import { FAMILIES, type Catalogue, type KnownVehicle, type Part, type PartEffect } from '../catalogue';
 import type { JobSections } from '../job';
 import type { Axle, AxleEffect } from '../suspension';
-import { changedBefore } from './changed-before';
+import { changedBefore, freePart, isFreeCode, takenOver } from './described-part';
 
 /** A part that is on the vehicle or will be, with how many of it. */
 export interface FittedPart {
@@ -45,8 +45,9 @@ export const onceByCode = (parts: Iterable<FittedPart>): readonly FittedPart[] =
   [...new Map([...parts].map((p) => [p.part.code, p])).values()].sort((a, b) =>
     a.part.code < b.part.code ? -1 : 1,
   );
+/** A line of one's own has no code that anybody could order by. */
 export const partName = (p: Pick<Part, 'maker' | 'name' | 'code'>): string =>
-  `${p.maker} ${p.name} (${p.code})`;
+  isFreeCode(p.code) ? `${p.maker} ${p.name}`.trim() : `${p.maker} ${p.name} (${p.code})`;
 
 /** What is on the vehicle after the build: what was fitted, less what a new part takes the place of. */
 export function afterBuild(
@@ -82,8 +83,9 @@ export function partsOfJob(
   const unknown = new Set<string>();
   const repeated = new Map<string, Part>();
   const chosen = new Map<string, FittedPart>();
-  const take = (code: string, quantity: number) => {
-    const part = byCode.get(code);
+  const take = (code: string, quantity: number, reason: string) => {
+    const found = byCode.get(code);
+    const part = found && vehicle ? takenOver(found, vehicle, reason) : found;
     if (!part) {
       unknown.add(code);
       return;
@@ -98,10 +100,13 @@ export function partsOfJob(
     if (taken.has(i.code)) continue;
     taken.add(i.code);
     const kit = i.kind === 'kit' ? kits.get(i.code) : undefined;
-    if (kit) for (const p of kit.parts) take(p.part, p.quantity * i.quantity);
+    if (kit) for (const p of kit.parts) take(p.part, p.quantity * i.quantity, i.takenOver);
     else if (i.kind === 'kit') unknown.add(i.code);
-    else take(i.code, i.quantity);
+    else take(i.code, i.quantity, i.takenOver);
   }
+  const own = vehicle
+    ? job.build.free.map((line) => ({ part: freePart(line, vehicle, catalogue.parts), quantity: 1 }))
+    : [];
   const fitted = job.vehicle.changes.flatMap((c): FittedPart[] => {
     if (c.part === null) {
       const part = vehicle && changedBefore(c, vehicle);
@@ -113,7 +118,7 @@ export function partsOfJob(
   });
   return {
     fitted,
-    chosen: onceByCode(chosen.values()),
+    chosen: onceByCode([...chosen.values(), ...own]),
     unknown: [...unknown],
     repeated: [...repeated.values()],
   };

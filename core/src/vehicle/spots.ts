@@ -1,5 +1,5 @@
-import type { AxleSpec, Platform } from '../catalogue';
-import type { Component, Spot } from '../job';
+import type { AxleSpec, Component, Platform } from '../catalogue';
+import type { Spot } from '../job';
 import type { Axle, SuspensionKind } from '../suspension';
 
 type Side = 'each side' | 'the axle' | 'the vehicle';

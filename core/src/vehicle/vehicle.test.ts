@@ -26,6 +26,7 @@ import {
   type KnownVehicle,
   type Part,
   type PartEffect,
+  listed as listedAs,
 } from '..';
 import { catalogue, partOf, plainJob, platformOf, vehicleOf } from '../testing/demo-world';
 
@@ -43,12 +44,13 @@ const listed = (codes: readonly string[], of: JobSections = job): JobSections =>
   ...of,
   build: {
     ...of.build,
-    items: codes.map((code, i) => ({
-      id: `i${i}`,
-      kind: catalogue.kits.some((k) => k.code === code) || code.startsWith('K-GONE') ? 'kit' : 'part',
-      code,
-      quantity: 1,
-    })),
+    items: codes.map((code, i) =>
+      listedAs(
+        `i${i}`,
+        catalogue.kits.some((k) => k.code === code) || code.startsWith('K-GONE') ? 'kit' : 'part',
+        code,
+      ),
+    ),
   },
 });
 const already = (changes: Partial<JobSections['vehicle']['changes'][number]>[]): JobSections => ({

@@ -28,6 +28,7 @@ const NOTHING: Catalogue = {
   tires: [],
   wheels: [],
   reliefs: [],
+  repairs: [],
   joints: [],
   operations: [],
   access: [],

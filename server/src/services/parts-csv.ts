@@ -8,6 +8,8 @@ const FORMULA = /^[\s\p{Cf}\p{Cc}]*[=+\-@＝＋－＠]/u;
 /** By this mark spreadsheets know UTF-8. */
 const BOM = '\uFEFF';
 
+const whole = (minor: number | null) => (minor === null ? 'ask' : (minor / 100).toFixed(2));
+
 /** The parts list as CSV: one line per part, money in whole units with a point, nothing in it that is read as a formula. */
 export function partsCsv(lines: readonly PartsLine[], currency: string): string {
   return (
@@ -22,8 +24,8 @@ export function partsCsv(lines: readonly PartsLine[], currency: string): string 
         supplier: l.supplier,
         'on hand': l.onHand ?? '',
         'lead days': l.leadDays ?? '',
-        [`price ${currency}`]: (l.priceMinor / 100).toFixed(2),
-        [`line ${currency}`]: (l.lineMinor / 100).toFixed(2),
+        [`price ${currency}`]: whole(l.priceMinor),
+        [`line ${currency}`]: whole(l.lineMinor),
         provenance: lineProvenance(l),
       })),
       { escapeFormulae: FORMULA, newline: '\r\n' },

@@ -34,11 +34,14 @@ export const LISTS = {
   tires: 'tires.csv',
   wheels: 'wheels.csv',
   reliefs: 'reliefs.json',
+  repairs: 'repairs.json',
   joints: 'joints.json',
   operations: 'operations.json',
   access: 'access.json',
   closing: 'closing.json',
 } as const;
+/** lists that a world may be without */
+const OPTIONAL: readonly string[] = [LISTS.repairs];
 const PLATFORMS = 'platforms/';
 const JOBS = 'jobs/';
 
@@ -89,7 +92,11 @@ export function readWorld(files: Files): ReadWorld {
   const lists = Object.fromEntries(
     Object.entries(LISTS).map(([kind, file]) => [
       kind,
-      file.endsWith('.csv') ? parsed(file, csv) : json(file),
+      OPTIONAL.includes(file) && !files.has(file)
+        ? undefined
+        : file.endsWith('.csv')
+          ? parsed(file, csv)
+          : json(file),
     ]),
   );
   const settings = files.has('settings.json')

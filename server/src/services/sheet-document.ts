@@ -11,6 +11,7 @@ import {
   longDay,
   money,
   plural,
+  priceText,
   lineProvenance,
   NEED_WORDS,
   needText,
@@ -125,14 +126,16 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
                   stack: [
                     l.name,
                     small(
-                      `${l.maker} · ${lineProvenance(l)}${l.leadDays ? ` · ${plural(l.leadDays, 'day')} to come` : ''}`,
+                      [l.maker, lineProvenance(l), l.leadDays ? `${plural(l.leadDays, 'day')} to come` : '']
+                        .filter(Boolean)
+                        .join(' · '),
                     ),
                     ...(l.note === '' ? [] : [small(l.note)]),
                   ],
                 },
                 figure(String(l.quantity)),
                 small(l.supplier),
-                { ...figure(money(l.lineMinor, style)), alignment: 'right' as const },
+                { ...figure(priceText(l.lineMinor, style)), alignment: 'right' as const },
               ]),
             ],
           },

@@ -5,6 +5,7 @@ import { wheelsByAxle } from './004-wheels-by-axle';
 import { revisions } from './005-revisions';
 import { whatCannotBeRead } from './006-what-cannot-be-read';
 import { intakeAndAfter } from './007-intake-and-after';
+import { linesOfOnesOwn } from './008-lines-of-ones-own';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -16,5 +17,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   revisions,
   whatCannotBeRead,
   intakeAndAfter,
+  linesOfOnesOwn,
 ];
 export type { NamedMigration };

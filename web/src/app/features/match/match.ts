@@ -10,6 +10,7 @@ import { ENTRY_LIMITS } from '@rigger/contracts';
 import {
   claimed,
   given,
+  listed,
   needKey,
   openNeeds,
   type Axle,
@@ -27,7 +28,7 @@ import {
   NEED_WORDS,
   lineProvenance,
   matchHeadline,
-  money,
+  priceText,
   provenanceText,
 } from '@rigger/wording';
 import { Arrival } from '../../data/arrival';
@@ -188,7 +189,7 @@ export class MatchView {
     return all.filter((o) => words.every((w) => o.label.toLowerCase().includes(w))).slice(0, 40);
   });
 
-  protected readonly priced = (minor: number) => money(minor, this.shop.style());
+  protected readonly priced = (minor: number | null) => priceText(minor, this.shop.style());
   protected readonly hours = duration;
   private readonly say = (n: Need) => needText(n, this.shop.style(), this.vehicle()?.platform ?? null);
   /** without the part's name: the row says it */
@@ -227,11 +228,7 @@ export class MatchView {
   protected add(kind: BuildItem['kind'], code: string): void {
     const items = this.store.sections()?.build.items ?? [];
     if (items.some((i) => i.code === code)) return;
-    this.store.patch(
-      'build',
-      { items: [...items, { id: crypto.randomUUID(), kind, code, quantity: 1 }] },
-      `add.${code}`,
-    );
+    this.store.patch('build', { items: [...items, listed(crypto.randomUUID(), kind, code)] }, `add.${code}`);
   }
   protected addOffer(offer: Offer): void {
     this.add(offer.kind, offer.code);

@@ -11,7 +11,7 @@ import {
   findingText,
   HAZARD_WORDS,
   lineProvenance,
-  money,
+  priceText,
   NEED_WORDS,
   needText,
   plural,
@@ -80,7 +80,7 @@ export class SheetView {
     const f = this.view.overBudget();
     return f && findingText(f, this.shop.style());
   });
-  protected readonly priced = (minor: number) => money(minor, this.shop.style());
+  protected readonly priced = (minor: number | null) => priceText(minor, this.shop.style());
   protected readonly provenance = (l: PartsLine) => lineProvenance(l);
   protected readonly stock = (l: PartsLine) =>
     l.onHand === null
