@@ -198,6 +198,8 @@ export const NewJobSchema = z
   .strictObject({ customer: CustomerSchema, id: z.uuid().optional() })
   .meta({ id: 'NewJob' });
 export const ImportSchema = JobFileSchema;
+export const PhotoSchema = z.strictObject({ id: z.uuid() }).meta({ id: 'Photo' });
+export type Photo = z.infer<typeof PhotoSchema>;
 /** A save names the version it was made from; one that brings an earlier state back says so. */
 const saveOf = <T extends z.ZodType>(data: T, id: string) =>
   z

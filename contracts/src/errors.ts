@@ -18,6 +18,11 @@ export const ERRORS = {
     meaning:
       'The stored job cannot be read; what is wrong with it is in the message. The other jobs are not touched.',
   },
+  'photo-not-found': { status: 404, meaning: 'There is no such photograph here.' },
+  'photo-unreadable': {
+    status: 422,
+    meaning: 'This is no picture that can be read: JPEG, PNG or WebP, whole, of at most 60 million pixels.',
+  },
   'revision-not-found': { status: 404, meaning: 'The job has no such revision.' },
   'backup-not-found': { status: 404, meaning: 'There is no backup of this name.' },
   'backup-sealed': {

@@ -159,7 +159,12 @@ function mount(app: Express, route: Route, deps: RouteDeps): void {
     mountStream(app, route);
     return;
   }
-  const parsers = route.body ? [json(route.bodyMb ?? BODY_MB)] : [];
+  const mb = route.bodyMb ?? BODY_MB;
+  const parsers = route.picture
+    ? [express.raw({ limit: mb * MB, type: () => true, inflate: false })]
+    : route.body
+      ? [json(mb)]
+      : [];
   app[route.method](route.path, ...parsers, (req, res) => answer(route, req, res));
 }
 async function answer(route: JsonRoute | FileRoute, req: Request, res: Response): Promise<void> {
@@ -172,6 +177,7 @@ async function answer(route: JsonRoute | FileRoute, req: Request, res: Response)
     params: req.params as Record<string, string>,
     query: query?.data,
     body: body?.data,
+    bytes: Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
     author: authorOf(req),
     signal: goneSignal(res),
     request: req,

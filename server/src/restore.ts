@@ -19,7 +19,12 @@ const NOT_OF_THE_FILE: readonly StoreFaultCode[] = ['locked', 'read-only', 'disk
 const ADD_YES = 'Nothing was changed. Add --yes to do it.';
 const list = (jobs: readonly number[]) => (jobs.length === 0 ? 'none' : jobs.join(', '));
 
-async function restore(file: string, yes: boolean): Promise<void> {
+/** What is missing of the photographs, from beside the backups. */
+async function bringPhotosBack(passphrase: string): Promise<void> {
+  const shut = await new Backups(DATABASE, BACKUPS).photos.bringBack(BACKUPS, passphrase);
+  if (shut > 0) console.log(`${shut} photographs are sealed under another passphrase and stay away.`);
+}
+async function restore(file: string, yes: boolean, passphrase: string): Promise<void> {
   const shop = existsSync(DATABASE) ? await openStore(DATABASE).catch(unusable) : null;
   if (shop === null || shop instanceof StoreFault) {
     console.log(
@@ -37,6 +42,7 @@ async function restore(file: string, yes: boolean): Promise<void> {
       console.log(`What was there is kept as ${aside}.`);
     }
     await copyFile(file, DATABASE);
+    await bringPhotosBack(passphrase);
     console.log('The backup is in its place.');
     return;
   }
@@ -53,6 +59,7 @@ async function restore(file: string, yes: boolean): Promise<void> {
   if (yes) {
     const before = await new Backups(DATABASE, BACKUPS).make();
     await restoreFrom(shop, file);
+    await bringPhotosBack(passphrase);
     console.log(`Done. What was there before is ${BACKUPS}/${before.name}.`);
   } else console.log(ADD_YES);
   await closeStore(shop);
@@ -66,7 +73,7 @@ await run(async () => {
   const [from] = words;
   if (from === undefined) refuse('Say which backup: npm run restore -- FILE [--yes]');
   const done = await new Backups(DATABASE, BACKUPS).withFile(resolve(from), passphrase, (file) =>
-    restore(file, has('--yes')),
+    restore(file, has('--yes'), passphrase),
   );
   if (!done.ok) refuse(WORDS[done.fault]);
 });

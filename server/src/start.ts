@@ -54,12 +54,14 @@ export async function start(options: StartOptions): Promise<Running> {
   });
   const printer = createSheetPrinter();
   const computer = createComputer();
-  const backups = new BackupService(new Backups(options.database, options.backups), shop);
+  const copies = new Backups(options.database, options.backups);
+  const backups = new BackupService(copies, shop);
   const endBackups = backups.everyHours(options.backupHours, (error) => {
     console.error('The backup on schedule failed:', error instanceof Error ? error.message : error);
   });
   listener = createApp({
     backups,
+    photos: copies.photos,
     stores: shop.stores,
     jobs: shop.jobs,
     live: shop.live,

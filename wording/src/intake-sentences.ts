@@ -7,10 +7,12 @@ import {
   type Assessment,
   type JobSections,
   type Looked,
+  type RepairCost,
+  type RepairWork,
 } from '@rigger/core';
 import { capital, lower, plural, type Style } from './format';
 import type { Headline } from './headline';
-import { ROAD_QUESTION_WORDS, spotText } from './intake-words';
+import { REMEDY_WORDS, ROAD_QUESTION_WORDS, spotText } from './intake-words';
 import { forecastText } from './sentences';
 
 /** How the vehicle came in, by the gravest that was found. */
@@ -77,4 +79,17 @@ export function afterHeadline(job: JobSections, a: Assessment, style: Style): He
         .filter(Boolean)
         .join(' ') || 'Nothing touches, and nothing drives worse than before, as far as it was tried.',
   };
+}
+/** A repair by what it is done to, with how many places: "Lower ball joint, front, both sides". */
+export function repairText(w: RepairWork): string {
+  const sides = w.places.filter((p) => p.side !== null);
+  const [only] = sides;
+  return sides.length > 1
+    ? `${spotText({ ...w, side: null })}, both sides`
+    : spotText({ ...w, side: only?.side ?? null });
+}
+/** What stands beside it: what is done, or what is still open. */
+export function repairNote({ work, decided }: Pick<RepairCost, 'work' | 'decided'>): string {
+  const what = decided ? REMEDY_WORDS[work.remedy] : 'not decided';
+  return work.repair === null ? `${what}; no record of what that takes` : what;
 }

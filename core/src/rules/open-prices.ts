@@ -46,7 +46,8 @@ export const openPrices = rule<OpenPriceFinding>({
         out.push({ ...about, finding: { code: 'wheel-not-priced' } });
     }
     for (const line of c.job.build.free)
-      if (line.priceMinor === null) out.push({ finding: { code: 'line-not-priced', what: line.what } });
+      if (line.priceMinor === null)
+        out.push({ axle: line.axle ?? 'both', finding: { code: 'line-not-priced', what: line.what } });
     const { axleRatio: from, newAxleRatio: to } = tire;
     if (to !== null && to !== from) out.push({ finding: { code: 'ratio-not-priced', from, to } });
     return out;

@@ -126,7 +126,15 @@ describe('now, while open, against later, alone', () => {
     const alone = made(withWorn(plainJob('corvane-halder'), looked(LEFT, 'replace')));
     expect(joint!.alone).toEqual({ totalMinor: alone.money.totalMinor, minutes: alone.plan.minutes });
     expect(joint!.alone!.totalMinor).toBeGreaterThan(joint!.now!.totalMinor);
-    expect(spring).toMatchObject({ now: null, alone: null });
+    expect(spring).toMatchObject({ decided: true, now: null, alone: null });
+    // what nobody has decided on costs the same, and is told beside the rest
+    const open = withWorn(halder, looked(LEFT, null), job.lookOver.items[1]!);
+    expect(repairCosts(made(open).a, open, catalogue, settings)).toMatchObject([
+      { decided: true, now: null },
+      { decided: false, now: joint!.now, alone: joint!.alone },
+    ]);
+    const boot = withWorn(halder, looked({ component: 'frame-rust', axle: null, side: null }, null));
+    expect(repairCosts(made(boot).a, boot, catalogue, settings)[0]!.work.remedy).toBe('repair');
   });
 });
 

@@ -14,6 +14,14 @@ export function openApiDocument(routes: readonly Route[]) {
         summary: r.summary,
         parameters: names.map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
         ...(!('compute' in r) && r.query ? { requestParams: { query: r.query } } : {}),
+        ...('picture' in r
+          ? {
+              requestBody: {
+                required: true,
+                content: { 'image/*': { schema: { type: 'string', format: 'binary' } } },
+              },
+            }
+          : {}),
         ...(r.body
           ? { requestBody: { required: true, content: { 'application/json': { schema: r.body } } } }
           : {}),

@@ -14,6 +14,8 @@ export interface Ask<B, Q = unknown> {
   readonly params: Readonly<Record<string, string>>;
   readonly query: Q;
   readonly body: B;
+  /** of a route that takes a picture */
+  readonly bytes: Uint8Array;
   /** name set on the device that asks; may be empty */
   readonly author: string;
   readonly signal: AbortSignal;
@@ -26,6 +28,8 @@ interface Common<B extends z.ZodType, Q extends z.ZodType> {
   readonly summary: string;
   readonly query?: Q;
   readonly body?: B;
+  /** the body is a picture, and comes as it is */
+  readonly picture?: true;
   /** bodies up to this many megabytes; 1 when nothing is said */
   readonly bodyMb?: number;
 }

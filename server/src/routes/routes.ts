@@ -18,6 +18,7 @@ import {
   KinematicsRequestSchema,
   KinematicsResultSchema,
   NewJobSchema,
+  PhotoSchema,
   RevisionDataSchema,
   RideHeightRequestSchema,
   RideHeightResultSchema,
@@ -40,6 +41,7 @@ import type { Live } from '../services/live';
 import type { Stores } from '../services/shop';
 import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
+import type { Photos, PhotoSize } from '../store/photos';
 import type { Computer, SheetPrinter } from '../workers/pool';
 import type { PrintTask } from '../services/printable';
 import { fileRoute, jsonRoute, streamRoute, type Ask, type FileAnswer, type Route } from './route';
@@ -51,6 +53,7 @@ export interface RouteDeps {
   readonly printer: SheetPrinter;
   readonly computer: Computer;
   readonly backups: BackupService;
+  readonly photos: Photos;
   readonly today: () => Date;
   /** what keeps the shop's file from being used, or null */
   readonly fault: () => Promise<string | null>;
@@ -83,6 +86,11 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
     );
     if (!printed.ok) throw new AppError(printed.code);
     return { type: as.type, fileName: as.fileName(job.number), body: printed.body };
+  };
+  const photo = async (name: string, size: PhotoSize): Promise<FileAnswer> => {
+    const body = await d.photos.read(name, size);
+    if (!body) throw new AppError('photo-not-found');
+    return { type: 'image/jpeg', fileName: null, body, etag: `"${name}-${size}"` };
   };
   const state = async () => ({
     number: catalogues.now.number,
@@ -324,6 +332,30 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       }),
     ),
     jsonRoute({
+      method: 'post',
+      path: '/api/jobs/:id/photos',
+      summary: 'Keeps a photograph; its id is then written into the job',
+      status: 201,
+      picture: true,
+      bodyMb: PHOTO_MB,
+      answer: PhotoSchema,
+      handle: async (ask) => {
+        await d.jobs.find(id(ask));
+        const taken = await d.photos.add(ask.bytes);
+        if (!taken.ok) throw new AppError(taken.why === 'busy' ? 'too-busy' : 'photo-unreadable');
+        return { id: taken.id };
+      },
+    }),
+    ...(['whole', 'small'] as const).map((size) =>
+      fileRoute({
+        method: 'get',
+        path: size === 'whole' ? '/api/photos/:id' : '/api/photos/:id/small',
+        summary: size === 'whole' ? 'A photograph' : 'A photograph, as it stands in a list',
+        contentType: 'image/jpeg',
+        handle: (ask) => photo(id(ask), size),
+      }),
+    ),
+    jsonRoute({
       method: 'get',
       path: '/api/jobs/:id/file',
       summary: 'The job as a file',
@@ -390,6 +422,8 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   ];
 }
 const IMPORT_MB = 24;
+/** a browser makes it smaller first; what comes from elsewhere may be as a camera made it */
+const PHOTO_MB = 12;
 const catalogueAnswer = ({ id, text }: CatalogueState): FileAnswer => ({
   type: 'application/json',
   fileName: null,

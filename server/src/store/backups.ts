@@ -5,7 +5,8 @@ import { chmod, copyFile, mkdir, mkdtemp, readdir, rename, rm, stat } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { connect, openStore, pragma } from './open-store';
-import { isSealed, seal, unseal } from './sealed';
+import { Photos } from './photos';
+import { isSealed, under } from './sealed';
 import { whenFree, writing } from './writing';
 
 export type BackupFault = 'not-there' | 'passphrase-wanted' | 'passphrase-wrong' | 'unreadable';
@@ -32,10 +33,13 @@ interface RawConnection {
 
 /** Copies of the shop's file, made while it is in use. */
 export class Backups {
+  readonly photos: Photos;
   constructor(
     private readonly database: string,
     readonly folder: string,
-  ) {}
+  ) {
+    this.photos = new Photos(database);
+  }
 
   /** The newest first. */
   async list(): Promise<Backup[]> {
@@ -48,7 +52,8 @@ export class Backups {
     );
     return all.sort((a, b) => (a.name < b.name ? 1 : -1));
   }
-  /** Copies the file by SQLite's own online backup, checks the copy, seals it when a passphrase is given, and lets the oldest go.
+  /** Copies the file by SQLite's own online backup, checks the copy, seals it when a passphrase is given, puts the photographs
+   *  that are not there yet beside it, and lets the oldest go.
    *  The copy comes into its place whole: a backup that is killed leaves nothing that looks like one. */
   async make(passphrase = '', now = new Date()): Promise<Backup> {
     await mkdir(this.folder, { recursive: true, mode: 0o700 });
@@ -59,8 +64,9 @@ export class Backups {
       await copyOnline(this.database, begun);
       await chmod(begun, 0o600);
       await check(begun);
-      if (passphrase !== '') await seal(begun, sealed, passphrase);
+      if (passphrase !== '') await under(passphrase).seal(begun, sealed);
       const taken = new Set((await this.list()).map((b) => b.name.replace(/\.\w+$/, '')));
+      await this.photos.backUp(this.folder, passphrase);
       let name = `rigger-${stamp}`;
       for (let i = 2; taken.has(name); i++) name = `rigger-${stamp}-${i}`;
       name += passphrase === '' ? '.sqlite' : '.sealed';
@@ -86,7 +92,7 @@ export class Backups {
       if (!existsSync(from)) return { ok: false, fault: 'not-there' };
       if (await isSealed(from)) {
         if (passphrase === '') return { ok: false, fault: 'passphrase-wanted' };
-        if (!(await unseal(from, file, passphrase))) return { ok: false, fault: 'passphrase-wrong' };
+        if (!(await under(passphrase).unseal(from, file))) return { ok: false, fault: 'passphrase-wrong' };
       } else await copyFile(from, file);
       try {
         await (await openStore(file)).destroy();

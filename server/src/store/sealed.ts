@@ -20,42 +20,60 @@ const keyOf = (passphrase: string, salt: Buffer): Promise<Buffer> =>
     });
   });
 
-/** Writes `from` to `to` under a passphrase. */
-export async function seal(from: string, to: string, passphrase: string): Promise<void> {
-  const [salt, nonce] = [randomBytes(SALT), randomBytes(NONCE)];
-  const cipher = createCipheriv('aes-256-gcm', await keyOf(passphrase, salt), nonce);
-  const out = createWriteStream(to, { mode: 0o600 });
-  out.write(Buffer.concat([MAGIC, salt, nonce]));
-  await pipeline(createReadStream(from), cipher, out, { end: false });
-  await new Promise<void>((done, fail) => {
-    out.once('error', fail);
-    out.end(cipher.getAuthTag(), done);
-  });
+export interface Sealing {
+  /** writes `from` to `to` under the passphrase */
+  readonly seal: (from: string, to: string) => Promise<void>;
+  /** opens a sealed file into `to`; false when the passphrase is not the one, or a byte was changed */
+  readonly unseal: (from: string, to: string) => Promise<boolean>;
+}
+/** Sealing under a passphrase. Making a key is dear on purpose: whoever seals many files makes one for all of them, with a
+ *  nonce of its own for each. */
+export function under(passphrase: string): Sealing {
+  const keys = new Map<string, Promise<Buffer>>();
+  const keyFor = (salt: Buffer): Promise<Buffer> => {
+    const name = salt.toString('hex');
+    const key = keys.get(name) ?? keyOf(passphrase, salt);
+    keys.set(name, key);
+    return key;
+  };
+  const mine = randomBytes(SALT);
+  return {
+    async seal(from, to) {
+      const nonce = randomBytes(NONCE);
+      const cipher = createCipheriv('aes-256-gcm', await keyFor(mine), nonce);
+      const out = createWriteStream(to, { mode: 0o600 });
+      out.write(Buffer.concat([MAGIC, mine, nonce]));
+      await pipeline(createReadStream(from), cipher, out, { end: false });
+      await new Promise<void>((done, fail) => {
+        out.once('error', fail);
+        out.end(cipher.getAuthTag(), done);
+      });
+    },
+    async unseal(from, to) {
+      const head = await bytesAt(from, MAGIC.length, SALT + NONCE);
+      const size = await sizeOf(from);
+      try {
+        const cipher = createDecipheriv(
+          'aes-256-gcm',
+          await keyFor(head.subarray(0, SALT)),
+          head.subarray(SALT),
+        );
+        cipher.setAuthTag(await bytesAt(from, size - TAG, TAG));
+        await pipeline(
+          createReadStream(from, { start: HEAD, end: size - TAG - 1 }),
+          cipher,
+          createWriteStream(to, { mode: 0o600 }),
+        );
+        return true;
+      } catch {
+        await rm(to, { force: true });
+        return false;
+      }
+    },
+  };
 }
 export async function isSealed(file: string): Promise<boolean> {
   return (await bytesAt(file, 0, MAGIC.length)).equals(MAGIC);
-}
-/** Opens a sealed file into `to`; false when the passphrase is not the one, or a byte was changed. */
-export async function unseal(from: string, to: string, passphrase: string): Promise<boolean> {
-  const head = await bytesAt(from, MAGIC.length, SALT + NONCE);
-  const size = await sizeOf(from);
-  const cipher = createDecipheriv(
-    'aes-256-gcm',
-    await keyOf(passphrase, head.subarray(0, SALT)),
-    head.subarray(SALT),
-  );
-  cipher.setAuthTag(await bytesAt(from, size - TAG, TAG));
-  try {
-    await pipeline(
-      createReadStream(from, { start: HEAD, end: size - TAG - 1 }),
-      cipher,
-      createWriteStream(to, { mode: 0o600 }),
-    );
-    return true;
-  } catch {
-    await rm(to, { force: true });
-    return false;
-  }
 }
 async function bytesAt(file: string, at: number, length: number): Promise<Buffer> {
   const handle = await open(file);

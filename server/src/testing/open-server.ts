@@ -57,12 +57,14 @@ export async function openServer({ printer, computer, file, demo = true }: OpenO
   const database = file ?? join(dir, 'test.sqlite');
   if (demo && file === undefined) copyFileSync(await demoDatabase(), database);
   const shop = await openShop(database);
+  const copies = new Backups(database, join(dir, 'backups'));
   let closed: 'shutting-down' | null = null;
   const app = createApp({
     stores: shop.stores,
     jobs: shop.jobs,
     live: shop.live,
-    backups: new BackupService(new Backups(database, join(dir, 'backups')), shop),
+    backups: new BackupService(copies, shop),
+    photos: copies.photos,
     fault: shop.fault,
     printer: {
       print: () => Promise.resolve({ ok: true, body: new Uint8Array() }),

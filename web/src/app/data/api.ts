@@ -16,6 +16,8 @@ import {
   type Revision,
   type RevisionData,
   CatalogueSchema,
+  PhotoSchema,
+  type Photo,
   ErrorSchema,
   JobAnswerSchema,
   LiveEventSchema,
@@ -78,6 +80,9 @@ export class Api {
     this.call(VersionedSettingsSchema, this.http.put('/api/settings', { version, data }));
   readonly job = (id: string): Observable<JobAnswer> =>
     this.call(JobAnswerSchema, this.http.get(`/api/jobs/${id}`));
+  /** keeps a photograph beside the job; its id is then written into it */
+  readonly photo = (id: string, picture: Blob): Observable<Photo> =>
+    this.call(PhotoSchema, this.http.post(`/api/jobs/${id}/photos`, picture));
   readonly history = (id: string): Observable<Revision[]> =>
     this.call(HistorySchema, this.http.get(`/api/jobs/${id}/history`)).pipe(map((h) => h.revisions));
   readonly revision = (id: string, revision: string): Observable<RevisionData> =>

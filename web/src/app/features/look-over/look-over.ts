@@ -12,6 +12,7 @@ import {
   isOpen,
   NOT_LOOKED_OVER,
   REMEDIES,
+  repairCosts,
   spotId,
   spotsOf,
   WEAR,
@@ -21,13 +22,25 @@ import {
   type LookOver,
   type Spot,
 } from '@rigger/core';
-import { FOUND_WORDS, lookOverHeadline, REMEDY_WORDS, spotText, WEAR_WORDS } from '@rigger/wording';
+import {
+  duration,
+  FOUND_WORDS,
+  lookOverHeadline,
+  money,
+  REMEDY_WORDS,
+  repairNote,
+  repairText,
+  spotText,
+  WEAR_WORDS,
+} from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
+import { Shop } from '../../data/shop';
 import { AlignmentTable } from '../../ui/alignment-table';
 import { Choice } from '../../ui/choice';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
+import { PhotoStrip } from '../../ui/photo-strip';
 import { RoadTable } from '../../ui/road-table';
 
 /** How the vehicle came in: each component as it was found, what is done about it, alignment and road test before. */
@@ -43,6 +56,7 @@ import { RoadTable } from '../../ui/road-table';
     Choice,
     HeadlineBlock,
     NumberField,
+    PhotoStrip,
     RoadTable,
   ],
   templateUrl: './look-over.html',
@@ -52,6 +66,7 @@ import { RoadTable } from '../../ui/road-table';
 export class LookOverView {
   private readonly store = inject(JobStore);
   private readonly view = inject(JobView);
+  private readonly shop = inject(Shop);
   protected readonly bad = FOUND_AS.filter(isBad);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly foundAs = FOUND_AS;
@@ -85,6 +100,7 @@ export class LookOverView {
         more:
           (looked.found ?? 'good') !== 'good' ||
           looked.note !== '' ||
+          looked.photos.length > 0 ||
           this.opened().has(id) ||
           spot.component === 'tire',
       };
@@ -103,6 +119,30 @@ export class LookOverView {
       .filter((g) => g.rows.length > 0)
       .map((g) => ({ ...g, left: g.rows.filter((r) => r.looked.found === null).length }));
   });
+  /** what each repair comes to, or null where none is spoken of */
+  protected readonly repairs = computed(() => {
+    const [a, sections, catalogue, settings] = [
+      this.view.assessment(),
+      this.view.sections(),
+      this.shop.catalogue(),
+      this.shop.settings(),
+    ];
+    if (!a || !sections || !catalogue || !settings) return null;
+    const style = this.shop.style();
+    const costs = repairCosts(a, sections, catalogue, settings);
+    return costs.length === 0
+      ? null
+      : costs.map((c) => ({
+          id: [c.work.component, c.work.axle, c.work.remedy].join(),
+          name: repairText(c.work),
+          says: repairNote(c),
+          decided: c.decided,
+          prices: [c.now, c.alone].map((p) => ({
+            money: p ? money(p.totalMinor, style) : 'ask',
+            time: p ? duration(p.minutes) : '',
+          })),
+        }));
+  });
   protected edit(looked: Looked, change: Partial<Looked>): void {
     const next = { ...looked, ...change };
     const others = this.section().items;
@@ -118,6 +158,19 @@ export class LookOverView {
   /** what is not worn any more needs nothing done */
   protected find(looked: Looked, found: FoundAs | null): void {
     this.edit(looked, { found, ...(isBad(found) ? {} : { remedy: null }) });
+  }
+  /** asked for when it arrives: other photographs of the place may have arrived meanwhile */
+  protected addPhoto(id: string, photo: string): void {
+    const looked = this.lookedAt(id);
+    if (looked) this.edit(looked, { photos: [...looked.photos, photo] });
+  }
+  protected dropPhoto(id: string, photo: string): void {
+    const looked = this.lookedAt(id);
+    if (looked) this.edit(looked, { photos: looked.photos.filter((p) => p !== photo) });
+  }
+  private lookedAt(id: string): Looked | undefined {
+    const spot = this.spots().find((s) => spotId(s) === id);
+    return this.section().items.find((i) => i.id === id) ?? (spot && emptyLooked(spot));
   }
   /** everything in a group that nobody has spoken of was looked at and is good */
   protected restIsGood(rows: readonly { readonly looked: Looked }[]): void {

@@ -6,9 +6,11 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
-import { ENTRY_LIMITS } from '@rigger/contracts';
+import { ENTRY_LIMITS, MOST_FREE_LINES } from '@rigger/contracts';
 import {
   claimed,
+  emptyLine,
+  fitmentOf,
   given,
   listed,
   needKey,
@@ -17,6 +19,7 @@ import {
   type BuildItem,
   type Cure,
   type Figure,
+  type FreeLine,
   type JobSections,
   type Need,
   type SourceVerdict,
@@ -35,6 +38,7 @@ import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
+import { DescribedFields } from '../../ui/described-fields';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
@@ -74,6 +78,7 @@ const bodyLift = (mm: number, from = ''): Figure | null =>
     MatButtonModule,
     MatFormFieldModule,
     MatInputModule,
+    DescribedFields,
     FigureButton,
     HeadlineBlock,
     NumberField,
@@ -164,11 +169,15 @@ export class MatchView {
     // with its price and hours at once, a frame after the tick
     return (this.view.sections()?.build.items ?? []).map((item) => ({
       item,
+      foreign: item.takenOver !== '' || this.isForeign(item),
       name: this.nameOf(item.code),
       line: lines.find((l) => l.code === item.code) ?? null,
     }));
   });
+  protected readonly own = computed(() => this.store.sections()?.build.free ?? []);
+  protected readonly mostLines = MOST_FREE_LINES;
   protected readonly rolling = computed(() => this.view.lines().filter((l) => l.group === 'rolling'));
+  protected readonly repairs = computed(() => this.view.lines().filter((l) => l.group === 'repair'));
   protected readonly over = computed(() => {
     const f = this.view.overBudget();
     return f && findingText(f, this.shop.style());
@@ -244,12 +253,44 @@ export class MatchView {
   }
   protected count(id: string, quantity: number | null): void {
     if (quantity === null) return; // an emptied field keeps the last count until a number is written
+    this.editItem(id, { quantity });
+  }
+  protected editItem(id: string, change: Partial<BuildItem>): void {
     this.store.patch(
       'build',
       {
-        items: (this.store.sections()?.build.items ?? []).map((i) => (i.id === id ? { ...i, quantity } : i)),
+        items: (this.store.sections()?.build.items ?? []).map((i) => (i.id === id ? { ...i, ...change } : i)),
       },
-      `items.${id}.quantity`,
+      `items.${id}.${Object.keys(change).join()}`,
+    );
+  }
+  protected addLine(): void {
+    const id = crypto.randomUUID();
+    this.store.patch('build', { free: [...this.own(), emptyLine(id)] }, 'free');
+    this.arrival.next(`#line-${id} input`);
+  }
+  protected editLine(id: string, change: Partial<FreeLine>): void {
+    this.store.patch(
+      'build',
+      { free: this.own().map((l) => (l.id === id ? { ...l, ...change } : l)) },
+      `free.${id}.${Object.keys(change).join()}`,
+    );
+  }
+  protected dropLine(id: string): void {
+    this.store.patch('build', { free: this.own().filter((l) => l.id !== id) }, 'free');
+    this.arrival.next('#add-line');
+  }
+  /** made for other vehicles or years only; what its maker rules out for this variant is not that */
+  private isForeign({ kind, code }: BuildItem): boolean {
+    const [catalogue, vehicle] = [this.shop.catalogue(), this.vehicle()];
+    const codes =
+      kind === 'part' ? [code] : catalogue?.kits.find((k) => k.code === code)?.parts.map((p) => p.part);
+    return (
+      vehicle !== null &&
+      (catalogue?.parts ?? []).some((p) => {
+        const f = codes?.includes(p.code) ? fitmentOf(p.applications, vehicle) : null;
+        return f?.verdict === 'no' && f.reason !== 'variant';
+      })
     );
   }
   protected toggleOthers(axle: Axle): void {

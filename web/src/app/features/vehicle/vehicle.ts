@@ -8,7 +8,6 @@ import { MatRadioModule } from '@angular/material/radio';
 import { MatSelectModule } from '@angular/material/select';
 import { ENTRY_LIMITS } from '@rigger/contracts';
 import {
-  CHANGE_KINDS,
   emptyChange,
   findVehicles,
   PLACES,
@@ -17,13 +16,14 @@ import {
   type VariantField,
   type VehicleCandidate,
 } from '@rigger/core';
-import { CHANGE_WORDS, PLACE_WORDS, plural, variantWords, vehicleHeadline } from '@rigger/wording';
+import { PLACE_WORDS, plural, variantWords, vehicleHeadline } from '@rigger/wording';
 import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { Shop } from '../../data/shop';
 import { HeadlineBlock } from '../../ui/headline';
+import { DescribedFields } from '../../ui/described-fields';
 import { NumberField } from '../../ui/number-field';
 
 /** Which vehicle it is, what still matters to know, what has been changed and what stands on it. */
@@ -39,6 +39,7 @@ import { NumberField } from '../../ui/number-field';
     MatRadioModule,
     MatSelectModule,
     HeadlineBlock,
+    DescribedFields,
     NumberField,
   ],
   templateUrl: './vehicle.html',
@@ -53,8 +54,6 @@ export class VehicleView {
   protected readonly limits = ENTRY_LIMITS;
   protected readonly places = PLACES;
   protected readonly placeWords = PLACE_WORDS;
-  protected readonly changeKinds = CHANGE_KINDS;
-  protected readonly changeWords = CHANGE_WORDS;
   protected readonly section = computed(() => this.store.sections()?.vehicle ?? null);
   protected readonly headline = computed(() => {
     const a = this.view.assessment();
