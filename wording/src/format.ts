@@ -111,6 +111,7 @@ const IN_INCHES: Readonly<
   'km/h': { per: 1 / KM_PER_MILE, suffix: ' mph', digits: 1 },
   'per-km': { per: KM_PER_MILE, suffix: ' per mile', digits: 1 },
   km: { per: 1 / KM_PER_MILE, suffix: ' mi', digits: 1 },
+  'deg/10mm': { per: MM_PER_INCH / 10, suffix: '° per in', digits: 3 },
   'N·m': { per: 1 / NM_PER_LBF_FT, suffix: ' lbf·ft', digits: 0 },
 };
 const written = (unit: Unit, style: Style) =>
@@ -127,6 +128,15 @@ export function quantity(value: number, unit: Unit, style: Style, digits?: numbe
   const w = written(unit, style);
   return `${formatDecimal(value * w.per, digits ?? w.digits)}${w.suffix}`;
 }
+/** A text of the catalogue, written in metric units, as the shop reads it: each figure with its unit in the shop's own.
+ *  A thread is no length: M14×1.5 stays. */
+export const inUnits = (text: string, style: Style): string =>
+  style.length === 'mm'
+    ? text
+    : text.replaceAll(
+        /(?<![\w.×])(\d+(?:\.\d+)?)[ \u00a0](mm|kg|km\/h|km|kPa|N·m)(?![\w·/])/g,
+        (_all, n: string, unit: string) => quantity(Number(n), unit as Unit, style, 0),
+      );
 /** A figure as it is shown: value, ± where it is a forecast, then the unit.
  *  The range is rounded like the value, and never to nothing. */
 export function figureText(f: Figure, style: Style, digits?: number): string {

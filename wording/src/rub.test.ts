@@ -112,6 +112,7 @@ describe('cures', () => {
     [{ by: 'steering-stop', lessShare: 0.002 }, /^1 % less lock$/],
     [{ by: 'offset', changeMm: -14 }, /14 mm further out \(offset −14 mm\)/],
     [{ by: 'offset', changeMm: 6 }, /6 mm further in \(offset \+6 mm\)/],
+    [{ by: 'offset', changeMm: 0.4 }, /1 mm further in/],
     [{ by: 'narrower', sectionMm: 266.7 }, /^a section of 266 mm or less$/],
     [{ by: 'smaller', diameterMm: 827.9 }, /^a diameter of 827 mm or less$/],
   ])('%j', (cure, words) => {
@@ -158,12 +159,17 @@ describe('sizes side by side', () => {
 });
 
 describe('gearing', () => {
-  const of = (change: object) => {
+  const of = (change: object, style: Style = MM) => {
     const job = demoJob('hut-warden');
-    return gearingHeadline(assess({ ...job, tire: { ...job.tire, ...change } }, catalogue, settings).gearing);
+    return gearingHeadline(
+      assess({ ...job, tire: { ...job.tire, ...change } }, catalogue, settings).gearing,
+      style,
+    );
   };
   it('tells engine speeds and the ratio that restores', () => {
     expect(of({ axleRatio: 3.42 }).sentence).toMatch(/turns 1373 instead of 1425 rpm with 3\.42 axles/);
+    expect(of({ axleRatio: 3.42 }).sentence).toMatch(/^At 90 km\/h/);
+    expect(of({ axleRatio: 3.42 }, { ...MM, length: 'in' }).sentence).toMatch(/^At 56 mph/);
     expect(of({ axleRatio: 3.42 }).consequence).toMatch(/so it stays\.$/);
     expect(of({ axleRatio: 3.42, targetSize: '37x12.50R17', tireCode: null }).consequence).toMatch(
       /4\.10 is the nearest listed\.$/,

@@ -10,8 +10,9 @@ import {
   type RubVerdict,
   type RubWhere,
   minutesOf,
+  MM_PER_INCH,
 } from '@rigger/core';
-import { duration, length, money, plural, type Style } from './format';
+import { duration, length, money, plural, quantity, type Style } from './format';
 import type { Headline } from './headline';
 
 export const OBSTACLE_WORDS: Readonly<Record<ObstacleKind, string>> = {
@@ -109,7 +110,7 @@ export function cureText(c: RubCure, style: Style): string {
     case 'steering-stop':
       return `${Math.ceil(c.lessShare * 100 - 1e-9)} % less lock`;
     case 'offset':
-      return `wheel ${length(Math.abs(c.changeMm), style)} further ${c.changeMm < 0 ? 'out' : 'in'} (offset ${c.changeMm < 0 ? '−' : '+'}${formatDecimal(Math.abs(c.changeMm), 0)} mm)`;
+      return `wheel ${length(Math.max(Math.abs(c.changeMm), leastMm(style)), style)} further ${c.changeMm < 0 ? 'out' : 'in'} (offset ${c.changeMm < 0 ? '−' : '+'}${formatDecimal(Math.abs(c.changeMm), 0)} mm)`;
     case 'narrower':
       return `a section of ${Math.floor(c.sectionMm)} mm or less`;
     case 'smaller':
@@ -165,7 +166,10 @@ export function sideBySideSentence(
   return said.length === 0 ? '' : `${said.join('; ')}.`;
 }
 
-export function gearingHeadline(g: GearingCheck | null): Headline {
+/** the least that is written: less would read as nothing */
+const leastMm = (style: Style) => (style.length === 'in' ? MM_PER_INCH / 16 : 1);
+
+export function gearingHeadline(g: GearingCheck | null, style: Style): Headline {
   if (!g)
     return {
       sentence: 'Choose vehicle and tyre first: gearing follows from both.',
@@ -181,7 +185,7 @@ export function gearingHeadline(g: GearingCheck | null): Headline {
     };
   const near = g.nearestListed;
   return {
-    sentence: `At ${g.cruisingKmh} km/h the engine turns ${formatDecimal(row.target.value, 0)} instead of ${formatDecimal(row.today.value, 0)} rpm with ${formatDecimal(row.axle, 2)} axles.`,
+    sentence: `At ${quantity(g.cruisingKmh, 'km/h', style, 0)} the engine turns ${formatDecimal(row.target.value, 0)} instead of ${formatDecimal(row.today.value, 0)} rpm with ${formatDecimal(row.axle, 2)} axles.`,
     consequence:
       near === null || near === row.axle
         ? `${formatDecimal(g.restoring.value, 2)} would bring the old feel back; ${formatDecimal(row.axle, 2)} is the nearest listed, so it stays.`

@@ -32,6 +32,7 @@ import {
   findingText,
   wedgeText,
   fasteningText,
+  inUnits,
   stepText,
   quantity,
   needText,
@@ -510,12 +511,12 @@ describe('what a step and a joint say', () => {
   it('every step of every demo job has words', () => {
     expect(steps.length).toBeGreaterThan(100);
     for (const s of steps) {
-      expect(stepText(s)).not.toMatch(BROKEN);
-      expect(stepText(s).length).toBeGreaterThan(10);
+      expect(stepText(s, MM)).not.toMatch(BROKEN);
+      expect(stepText(s, MM).length).toBeGreaterThan(10);
     }
-    expect(steps.some((s) => /Loosen, do not take out, front: .*Lower-arm pivots/.test(stepText(s)))).toBe(
-      true,
-    );
+    expect(
+      steps.some((s) => /Loosen, do not take out, front: .*Lower-arm pivots/.test(stepText(s, MM))),
+    ).toBe(true);
   });
   it('a torque without a true source is looked up; one with a source is told in both units', () => {
     const joint = steps.flatMap((s) => s.fastenings).find((f) => f.joint === 'wheel-nut')!;
@@ -540,5 +541,19 @@ describe('what a step and a joint say', () => {
     expect(wedgeText({ thickEnd: 'rear', deg: 2 })).toBe(
       'Wedge of 2.0°: thick end to the rear of the vehicle.',
     );
+  });
+});
+
+describe('a text of the catalogue in the shop’s units', () => {
+  it.each([
+    ['again after 80 km and 800 km', 'again after 50 mi and 497 mi'],
+    ['12 × M14×1.5: torque', '12 × M14×1.5: torque'],
+    ['14 mm clear of the old edge', '9/16 in clear of the old edge'],
+    ['at 90 km/h', 'at 56 mph'],
+    ['60 N·m, then 90°', '44 lbf·ft, then 90°'],
+    ['Spring for 48 N/mm', 'Spring for 48 N/mm'],
+  ])('%s', (metric, inches) => {
+    expect(inUnits(metric, IN)).toBe(inches);
+    expect(inUnits(metric, MM)).toBe(metric);
   });
 });

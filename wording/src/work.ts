@@ -1,8 +1,8 @@
 import { formatDecimal, type Fastening, type WorkStep } from '@rigger/core';
-import { quantity, type Style } from './format';
+import { inUnits, quantity, type Style } from './format';
 
 /** What a step says: the catalogue's text, or the plan's own words for the steps it makes itself. */
-export function stepText(s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'axle'>): string {
+export function stepText(s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'axle'>, style: Style): string {
   const where = s.axle === 'vehicle' ? '' : ` ${s.axle}`;
   switch (s.makes) {
     case 'mark-cams':
@@ -12,7 +12,7 @@ export function stepText(s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'axle'
     case 'torque-pivots':
       return `Torque every rubber pivot${where} now, at ride height, wheels on the ground and the vehicle rolled.`;
     case null:
-      return s.text;
+      return inUnits(s.text, style);
   }
 }
 export const wedgeText = (w: NonNullable<WorkStep['wedge']>): string =>
@@ -40,7 +40,7 @@ export function fasteningText(
     f.singleUse === true ? 'new ones, never the old' : '',
     f.pattern ?? '',
     f.direction ?? '',
-    f.note,
+    inUnits(f.note, style),
   ].filter(Boolean);
   const source = {
     manual: 'look it up for this vehicle',

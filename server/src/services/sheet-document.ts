@@ -1,6 +1,7 @@
 import { AXLES, openNeeds, turnedBy, type Figure, type WorkStep } from '@rigger/core';
 import {
   duration,
+  inUnits,
   figureText,
   fasteningText,
   FIGURE_WORDS,
@@ -130,7 +131,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
                         .filter(Boolean)
                         .join(' · '),
                     ),
-                    ...(l.note === '' ? [] : [small(l.note)]),
+                    ...(l.note === '' ? [] : [small(inUnits(l.note, style))]),
                   ],
                 },
                 figure(String(l.quantity)),
@@ -242,7 +243,7 @@ function stepBlock(s: WorkStep, style: Style): Content {
         stack: [
           {
             text: [
-              { text: stepText(s) },
+              { text: stepText(s, style) },
               {
                 text: `   ${s.axle === 'vehicle' ? '' : `${s.axle} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}`,
                 color: INK2,
@@ -255,7 +256,11 @@ function stepBlock(s: WorkStep, style: Style): Content {
             color: RUST,
             fontSize: 8.5,
           })),
-          ...s.notes.map((n) => ({ text: `${n.part}: ${n.note}`, bold: true, fontSize: 8.5 })),
+          ...s.notes.map((n) => ({
+            text: `${n.part}: ${inUnits(n.note, style)}`,
+            bold: true,
+            fontSize: 8.5,
+          })),
           ...(s.wedge ? [{ text: wedgeText(s.wedge), bold: true, fontSize: 8.5 }] : []),
           ...(s.handTight.length > 0
             ? [{ text: `Run on by hand only: ${s.handTight.join(', ')}.`, fontSize: 8.5 }]

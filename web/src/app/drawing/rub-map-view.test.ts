@@ -36,10 +36,12 @@ const study = {
     label="map"
     acrossName="rack"
     [marks]="[{ zMm: 0, label: 'here' }]"
+    [written]="written"
     (picked)="cell.set($event)"
   />`,
 })
 class Host {
+  readonly written = (mm: number) => `${mm} mm`;
   readonly study = study;
   readonly cell = signal<{ readonly row: number; readonly column: number } | null>({ row: 4, column: 3 });
 }

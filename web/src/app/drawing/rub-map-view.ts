@@ -38,7 +38,7 @@ const RIGHT = 12;
       <span><i class="clear"></i>clear</span>
       <span><i class="close"></i>close</span>
       <span><i class="rubs"></i>rubs</span>
-      <span><i class="deep"></i>by 30 mm and more</span>
+      <span><i class="deep"></i>by {{ written()(darkest) }} and more</span>
       <span><i class="used"></i>travel that is used</span>
     </div>
   `,
@@ -97,6 +97,9 @@ export class RubMapView {
   readonly label = input.required<string>();
   /** names of the axes and of the marks, as words */
   readonly acrossName = input.required<string>();
+  /** a length in the shop's unit */
+  readonly written = input.required<(mm: number) => string>();
+  protected readonly darkest = DARKEST_MM;
   readonly marks = input.required<readonly { readonly zMm: number; readonly label: string }[]>();
   readonly picked = output<{ readonly row: number; readonly column: number }>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');

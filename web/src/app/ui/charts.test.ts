@@ -187,6 +187,7 @@ describe('a curve over the travel', () => {
   const data: CurveData = {
     title: 'Camber',
     unit: '°',
+    lengths: 'mm',
     travelMm,
     now: travelMm.map((z) => z / 100),
     planned: travelMm.map((z) => (z > 60 ? null : z / 90)),

@@ -20,6 +20,7 @@ import {
   benchHeadline,
   FIGURE_WORDS,
   CURVE_WORDS,
+  quantity,
   degrees,
   length,
   rideFaultText,
@@ -143,11 +144,14 @@ export class BenchView {
       const [now, planned] = [b.now.curves[curve] ?? [], b.planned.curves[curve] ?? []];
       const at = (values: readonly (number | null)[], zMm: number) => {
         const v = values[nearestToZero(b.travelMm.map((z) => z - zMm))];
-        return v == null ? '–' : `${formatDecimal(v, Math.abs(v) < 10 ? 2 : 1)} ${unit}`.trim();
+        if (v == null) return '–';
+        if (unit === 'mm') return quantity(v, unit, this.shop.style(), 1);
+        return `${formatDecimal(v, Math.abs(v) < 10 ? 2 : 1)} ${unit}`.trim();
       };
       const data: CurveData = {
         title,
         unit,
+        lengths: this.shop.style().length,
         travelMm: b.travelMm,
         now,
         planned,

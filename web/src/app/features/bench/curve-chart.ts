@@ -11,8 +11,10 @@ import {
   viewChild,
 } from '@angular/core';
 import { Chart, LinearScale, LineController, LineElement, PointElement, type Plugin } from 'chart.js';
+import { formatDecimal, MM_PER_INCH } from '@rigger/core';
 import { Theme } from '../../data/theme';
 
+const STEP_MM = 20;
 Chart.register(LineController, LineElement, PointElement, LinearScale);
 
 export interface ChartMark {
@@ -21,7 +23,9 @@ export interface ChartMark {
 }
 export interface CurveData {
   readonly title: string;
+  /** of the curve; millimetres are written as the shop writes lengths */
   readonly unit: string;
+  readonly lengths: 'mm' | 'in';
   readonly travelMm: readonly number[];
   readonly now: readonly (number | null)[];
   readonly planned: readonly (number | null)[];
@@ -102,6 +106,12 @@ export class CurveChart {
     const css = getComputedStyle(canvas);
     const colour = (name: string) => css.getPropertyValue(name).trim();
     const [ink2, hair, heather, rust] = ['--ink-2', '--hair', '--heather', '--rust'].map(colour);
+    const inches = d.lengths === 'in';
+    const step = inches ? MM_PER_INCH : STEP_MM;
+    /** a value of millimetres as it stands at a tick */
+    const written = (mm: number | string) =>
+      inches ? formatDecimal(Number(mm) / MM_PER_INCH, 1) : formatDecimal(Number(mm), 0);
+    const unit = d.unit === 'mm' ? d.lengths : d.unit;
     const font = { family: css.getPropertyValue('--text'), size: 12 };
     const points = (values: readonly (number | null)[]) =>
       values.map((y, i) => ({ x: d.travelMm[i] ?? 0, y }));
@@ -200,21 +210,21 @@ export class CurveChart {
         scales: {
           x: {
             type: 'linear',
-            min: Math.floor((d.travelMm[0] ?? -100) / 20) * 20,
-            max: Math.ceil((d.travelMm.at(-1) ?? 100) / 20) * 20,
-            title: { display: true, text: 'wheel travel, mm (+ bump)', color: ink2 ?? '', font },
+            min: Math.floor((d.travelMm[0] ?? -100) / step) * step,
+            max: Math.ceil((d.travelMm.at(-1) ?? 100) / step) * step,
+            title: { display: true, text: `wheel travel, ${d.lengths} (+ bump)`, color: ink2 ?? '', font },
             grid: { color: hair ?? '' },
-            ticks: { color: ink2 ?? '', font, maxRotation: 0, stepSize: 20 },
+            ticks: { color: ink2 ?? '', font, maxRotation: 0, stepSize: step, callback: written },
           },
           y: {
             title: {
               display: true,
-              text: d.unit === '' ? d.title : `${d.title}, ${d.unit}`,
+              text: unit === '' ? d.title : `${d.title}, ${unit}`,
               color: ink2 ?? '',
               font,
             },
             grid: { color: hair ?? '' },
-            ticks: { color: ink2 ?? '', font },
+            ticks: { color: ink2 ?? '', font, ...(d.unit === 'mm' && inches ? { callback: written } : {}) },
           },
         },
       },

@@ -6,10 +6,11 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { formatDecimal, gearBands, type Figure } from '@rigger/core';
-import { CALIBRATION_WORDS, gearingHeadline } from '@rigger/wording';
+import { CALIBRATION_WORDS, gearingHeadline, quantity } from '@rigger/wording';
 import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { MakeFile, type Export } from '../../data/make-file';
+import { Shop } from '../../data/shop';
 import { GearTape, type Gears } from '../../drawing/gear-tape';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
@@ -39,13 +40,14 @@ const CARD: Export = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GearingView {
+  private readonly shop = inject(Shop);
   protected readonly view = inject(JobView);
   protected readonly files = inject(MakeFile);
   protected readonly card = CARD;
   protected readonly ways = CALIBRATION_WORDS;
   protected readonly gearing = computed(() => this.view.assessment()?.gearing ?? null);
   protected readonly ratios = computed(() => this.view.assessment()?.vehicle?.platform.axleRatios ?? []);
-  protected readonly headline = computed(() => gearingHeadline(this.gearing()));
+  protected readonly headline = computed(() => gearingHeadline(this.gearing(), this.shop.style()));
   protected readonly form = new FormGroup({
     axleRatio: new FormControl<number | null>(null),
     newAxleRatio: new FormControl<number | null>(null),
@@ -69,6 +71,7 @@ export class GearingView {
       cruisingKmh: g.cruisingKmh,
     };
   });
+  protected readonly speed = (kmh: number) => quantity(kmh, 'km/h', this.shop.style(), 0);
   protected readonly cardRows = computed<
     readonly { readonly name: string; readonly figure: Figure; readonly digits: number }[]
   >(() => {

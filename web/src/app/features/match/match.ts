@@ -25,8 +25,8 @@ import {
   type SourceVerdict,
 } from '@rigger/core';
 import {
-  duration,
   findingText,
+  inUnits,
   needText,
   NEED_WORDS,
   lineProvenance,
@@ -199,7 +199,7 @@ export class MatchView {
   });
 
   protected readonly priced = (minor: number | null) => priceText(minor, this.shop.style());
-  protected readonly hours = duration;
+  protected readonly inUnits = (text: string) => inUnits(text, this.shop.style());
   private readonly say = (n: Need) => needText(n, this.shop.style(), this.vehicle()?.platform ?? null);
   /** without the part's name: the row says it */
   private readonly sayHere = (n: Need) =>

@@ -197,6 +197,7 @@ export class RubView {
       uprights: [{ x: Math.max(0, -s.rideZMm), label: 'planned' }],
     };
   });
+  protected readonly written = (mm: number) => length(mm, this.shop.style());
   protected readonly marks = computed(() => {
     const s = this.model.study();
     if (!s) return [];

@@ -17,6 +17,7 @@ import {
   plural,
   quantity,
   sheetHeadline,
+  inUnits,
   stepText,
   unreadableEntry,
   wedgeText,
@@ -51,7 +52,8 @@ export class SheetView {
   protected readonly disclaimer = DISCLAIMER;
   protected readonly hazards = HAZARD_WORDS;
   protected readonly needWords = NEED_WORDS;
-  protected readonly text = stepText;
+  protected readonly text = (s: WorkStep) => stepText(s, this.shop.style());
+  protected readonly said = (text: string) => inUnits(text, this.shop.style());
   protected readonly wedge = wedgeText;
   protected readonly joint = (f: Fastening, s: WorkStep) => fasteningText(f, this.shop.style(), s);
   protected readonly figure = (f: Figure) =>

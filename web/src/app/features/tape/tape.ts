@@ -21,6 +21,7 @@ import {
   type TapeCare,
   type TapedWhen,
   type TapeRound,
+  LEVEL_MM,
 } from '@rigger/core';
 import {
   CORNER_NAMES,
@@ -161,6 +162,7 @@ export class TapeView {
       ? (this.view.assessment()?.needs ?? []).filter((n) => n.topic === 'tape')
       : [],
   );
+  protected readonly levelWithin = computed(() => length(LEVEL_MM, this.shop.style()));
   protected readonly say = (n: Need) => findingText(n.finding, this.shop.style(), this.platform());
   protected difference(mm: number): string {
     if (mm === 0) return 'equal';
