@@ -58,6 +58,7 @@ for (const [name, number, view, viewport, act, colorScheme] of SHOTS) {
   await page.evaluate(() => globalThis.document.fonts.ready);
   // a rub map refines while it is looked at: the picture is of the finished one
   if (view === 'rub') await page.getByRole('heading', { name: /Sizes that clear/ }).waitFor();
+  if (view === 'match') await page.getByRole('checkbox').first().waitFor();
   if (act) await act(page);
   await page.mouse.move(0, viewport.height - 1);
   await page.waitForTimeout(900);

@@ -1,4 +1,4 @@
-import { ITEM_KINDS, SECTIONS, STAGES } from '@rigger/core';
+import { ITEM_KINDS, SECTIONS, STAGES, TAPED_WHEN, type PastCase } from '@rigger/core';
 import * as z from 'zod';
 import { FaultSchema } from './errors';
 import { CustomerSchema, JobSchema, SECTION_SCHEMAS } from './job';
@@ -197,6 +197,28 @@ export const ArchiveSchema = z.strictObject({ archived: z.boolean() }).meta({ id
 export const NewJobSchema = z
   .strictObject({ customer: CustomerSchema, id: z.uuid().optional() })
   .meta({ id: 'NewJob' });
+const gained = z.strictObject({
+  gotMm: z.number().nullable(),
+  forecastMm: z.number().nullable(),
+  claimedMm: z.number().nullable(),
+});
+export const PastCaseSchema = z.strictObject({
+  year: z.number().nullable(),
+  parts: z.array(z.string()),
+  taped: z.enum(TAPED_WHEN).nullable(),
+  lift: z.strictObject({ front: gained, rear: gained }),
+  hoursTaken: z.number().nullable(),
+  plannedMinutes: z.number(),
+  rubbed: z.number(),
+  otherwise: z.string(),
+  nextTime: z.string(),
+}) satisfies z.ZodType<PastCase>;
+export const PastCasesSchema = z
+  .strictObject({
+    cases: z.array(z.strictObject({ id: z.string(), number: z.number(), ...PastCaseSchema.shape })),
+  })
+  .meta({ id: 'PastCases', description: 'What came of jobs on a platform, the latest first' });
+export type PastJob = z.infer<typeof PastCasesSchema>['cases'][number];
 export const ImportSchema = JobFileSchema;
 export const PhotoSchema = z.strictObject({ id: z.uuid() }).meta({ id: 'Photo' });
 export type Photo = z.infer<typeof PhotoSchema>;

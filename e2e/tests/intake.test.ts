@@ -120,6 +120,18 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   await expect(page.getByRole('group', { name: 'Spacer from the market' })).toBeVisible();
 });
 
+test('what came of a job is told to the next one on its platform', async ({ page, server }) => {
+  await page.goto(await server.at(1013, 'match'));
+  const past = page.getByRole('region', { name: 'Last time on this platform' });
+  await expect(past).toContainText('Front 50 mm (forecast 50 mm, maker 50 mm)');
+  await expect(past).toContainText('“Soak the track-bar bolt the evening before.”');
+  await past.getByRole('link', { name: 'Job 1009' }).click();
+  await page.getByLabel('One line for whoever does the next one').fill('Bolt came out in one go.');
+  await saved(page);
+  await page.goto(await server.at(1013, 'match'));
+  await expect(past).toContainText('“Bolt came out in one go.”');
+});
+
 test('a vehicle lifted by somebody else is out of its windows today, and a tape from the ground is asked about', async ({
   page,
   server,

@@ -1,16 +1,18 @@
 import {
   droveWorse,
   isBad,
+  AXLES,
   isOpen,
   ROAD_QUESTIONS,
   wasAligned,
   type Assessment,
   type JobSections,
   type Looked,
+  type PastCase,
   type RepairCost,
   type RepairWork,
 } from '@rigger/core';
-import { capital, lower, plural, type Style } from './format';
+import { capital, duration, length, lower, plural, type Style } from './format';
 import type { Headline } from './headline';
 import { REMEDY_WORDS, ROAD_QUESTION_WORDS, spotText } from './intake-words';
 import { forecastText } from './sentences';
@@ -92,4 +94,30 @@ export function repairText(w: RepairWork): string {
 export function repairNote({ work, decided }: Pick<RepairCost, 'work' | 'decided'>): string {
   const what = decided ? REMEDY_WORDS[work.remedy] : 'not decided';
   return work.repair === null ? `${what}; no record of what that takes` : what;
+}
+/** What came of another job, in one sentence: got against forecast and claim, hours, contact. */
+export function pastText(p: PastCase, style: Style): string {
+  const axle = (a: 'front' | 'rear') => {
+    const { gotMm, forecastMm, claimedMm } = p.lift[a];
+    if (gotMm === null) return '';
+    const beside = [
+      forecastMm === null ? '' : `forecast ${length(forecastMm, style)}`,
+      claimedMm === null ? '' : `maker ${length(claimedMm, style)}`,
+    ].filter(Boolean);
+    return `${a} ${length(gotMm, style)}${beside.length === 0 ? '' : ` (${beside.join(', ')})`}`;
+  };
+  const heights = AXLES.map(axle).filter(Boolean).join(', ');
+  return `${capital(
+    [
+      heights === ''
+        ? 'not taped after the work'
+        : `${heights}, ${p.taped === 'down' ? 'just down' : 'settled'}`,
+      p.hoursTaken === null
+        ? ''
+        : `${duration(p.hoursTaken * 60)} in the bay for ${duration(p.plannedMinutes)} planned`,
+      p.rubbed === 0 ? '' : `a tyre touched in ${plural(p.rubbed, 'place')}`,
+    ]
+      .filter(Boolean)
+      .join('; '),
+  )}.`;
 }

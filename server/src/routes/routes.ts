@@ -18,6 +18,8 @@ import {
   KinematicsRequestSchema,
   KinematicsResultSchema,
   NewJobSchema,
+  PastCaseSchema,
+  PastCasesSchema,
   PhotoSchema,
   RevisionDataSchema,
   RideHeightRequestSchema,
@@ -64,11 +66,8 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   const { settings: settingsStore, catalogues, catalogue: catalogueStore } = d.stores;
   const settings = () => settingsStore.read();
   const id = (ask: Ask<unknown>) => ask.params.id ?? '';
-  const print = async (
-    ask: Ask<unknown>,
-    what: PrintTask['what'],
-    as: { readonly type: string; readonly fileName: (n: number) => string },
-  ): Promise<FileAnswer> => {
+  /** What is made of a job in the worker. */
+  const computed = async (ask: Ask<unknown>, what: PrintTask['what']) => {
     const job = await d.jobs.answer(id(ask));
     const unreadable = unreadableIn(sectionsOf(job));
     if (unreadable.length > 0) throw new AppError('entry-unreadable', unreadableText(unreadable));
@@ -85,7 +84,15 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       ask.signal,
     );
     if (!printed.ok) throw new AppError(printed.code);
-    return { type: as.type, fileName: as.fileName(job.number), body: printed.body };
+    return { number: job.number, body: printed.body };
+  };
+  const print = async (
+    ask: Ask<unknown>,
+    what: PrintTask['what'],
+    as: { readonly type: string; readonly fileName: (n: number) => string },
+  ): Promise<FileAnswer> => {
+    const { number, body } = await computed(ask, what);
+    return { type: as.type, fileName: as.fileName(number), body };
   };
   const photo = async (name: string, size: PhotoSize): Promise<FileAnswer> => {
     const body = await d.photos.read(name, size);
@@ -210,6 +217,25 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
         const restored = await d.backups.restore(params.name ?? '', body.passphrase);
         d.live.tellAll();
         return restored;
+      },
+    }),
+    jsonRoute({
+      method: 'get',
+      path: '/api/platforms/:id/past',
+      summary: 'What came of jobs on a platform: got, forecast and claimed, hours, the line for the next one',
+      status: 200,
+      answer: PastCasesSchema,
+      handle: async (ask) => {
+        const ids = await d.jobs.came(id(ask), MOST_PAST);
+        const cases: z.input<typeof PastCasesSchema>['cases'] = [];
+        for (const job of ids) {
+          const { number } = await d.jobs.find(job);
+          const printed = await computed({ ...ask, params: { id: job } }, 'past').catch(() => null);
+          // one that cannot be read or computed any more tells nothing, and the others do
+          if (printed)
+            cases.push({ id: job, number, ...PastCaseSchema.parse(JSON.parse(String(printed.body))) });
+        }
+        return { cases };
       },
     }),
     jsonRoute({
@@ -422,6 +448,8 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   ];
 }
 const IMPORT_MB = 24;
+/** jobs whose outcome is told at once */
+const MOST_PAST = 6;
 /** a browser makes it smaller first; what comes from elsewhere may be as a camera made it */
 const PHOTO_MB = 12;
 const catalogueAnswer = ({ id, text }: CatalogueState): FileAnswer => ({

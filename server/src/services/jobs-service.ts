@@ -64,6 +64,10 @@ export class JobsService {
   board(query: BoardQuery): Promise<Board> {
     return this.rows.page(query);
   }
+  /** the latest of which something came on a platform */
+  came(platform: string, most: number): Promise<string[]> {
+    return this.rows.came(platform, most);
+  }
   async find(id: string): Promise<Job> {
     const found = await this.store.find(id);
     if (!found) throw new AppError('job-not-found');

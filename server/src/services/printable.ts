@@ -1,5 +1,5 @@
 import type { ErrorCode } from '@rigger/contracts';
-import type { Catalogue, JobSections, ShopSettings } from '@rigger/core';
+import { pastCase, type Catalogue, type JobSections, type ShopSettings } from '@rigger/core';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { AppError } from '../errors';
 import { calibrationDocument } from './calibration-document';
@@ -8,7 +8,7 @@ import { sheetDocument } from './sheet-document';
 import { sheetModel } from './sheet-model';
 
 export interface PrintTask {
-  readonly what: 'sheet' | 'calibration' | 'parts';
+  readonly what: 'sheet' | 'calibration' | 'parts' | 'past';
   readonly number: number;
   readonly sections: JobSections;
   /** state of the catalogue, and its text: read once for each state */
@@ -28,6 +28,8 @@ export function printable(task: PrintTask, catalogue: Catalogue): Printable {
     switch (task.what) {
       case 'parts':
         return { kind: 'text', text: partsCsv(model.lines, model.settings.currency) };
+      case 'past':
+        return { kind: 'text', text: JSON.stringify(pastCase(model.assessment, task.sections, catalogue)) };
       case 'sheet':
         return { kind: 'document', document: sheetDocument(model) };
       case 'calibration':

@@ -1,5 +1,5 @@
 import { BoardRowSchema, type Board, type BoardRow } from '@rigger/contracts';
-import { STAGES, type Stage } from '@rigger/core';
+import { hasCome, STAGES, type Stage } from '@rigger/core';
 import type { Knex } from 'knex';
 import type { Stored } from './stored-job';
 
@@ -63,6 +63,8 @@ export class BoardStore {
         due: dueOf(row),
         words: wordsOf(row),
         data: JSON.stringify(BoardRowSchema.parse(row)),
+        platform: s.job?.sections.vehicle.data.platform ?? null,
+        came: s.job !== null && hasCome({ tape: s.job.sections.tape.data, after: s.job.sections.after.data }),
         created_at: s.row.created_at,
         updated_at: s.row.updated_at,
       })
@@ -73,6 +75,14 @@ export class BoardStore {
   stale(): Promise<string[]> {
     const said = this.db<Row>('job_board').where({ state: this.says.state() }).select('id');
     return this.db<Row>('jobs').whereNotIn('id', said).pluck<string[]>('id');
+  }
+  /** Jobs on a platform of which something came, the latest first. */
+  came(platform: string, most: number): Promise<string[]> {
+    return this.db('job_board')
+      .where({ platform, came: true })
+      .orderBy('number', 'desc')
+      .limit(most)
+      .pluck<string[]>('id');
   }
   async page(q: BoardQuery): Promise<Board> {
     const words = q.find.toLowerCase().split(/\s+/).filter(Boolean);

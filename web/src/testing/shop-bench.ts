@@ -160,6 +160,7 @@ export class FakeServer {
     },
     live: () => this.events,
     export: () => of(new Blob(['x'])),
+    past: () => of([]),
   };
 }
 

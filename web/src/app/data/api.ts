@@ -16,7 +16,9 @@ import {
   type Revision,
   type RevisionData,
   CatalogueSchema,
+  PastCasesSchema,
   PhotoSchema,
+  type PastJob,
   type Photo,
   ErrorSchema,
   JobAnswerSchema,
@@ -83,6 +85,11 @@ export class Api {
   /** keeps a photograph beside the job; its id is then written into it */
   readonly photo = (id: string, picture: Blob): Observable<Photo> =>
     this.call(PhotoSchema, this.http.post(`/api/jobs/${id}/photos`, picture));
+  /** what came of other jobs on this platform */
+  readonly past = (platform: string): Observable<PastJob[]> =>
+    this.call(PastCasesSchema, this.http.get(`/api/platforms/${encodeURIComponent(platform)}/past`)).pipe(
+      map((p) => p.cases),
+    );
   readonly history = (id: string): Observable<Revision[]> =>
     this.call(HistorySchema, this.http.get(`/api/jobs/${id}/history`)).pipe(map((h) => h.revisions));
   readonly revision = (id: string, revision: string): Observable<RevisionData> =>

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
+import { catchError, of, switchMap } from 'rxjs';
 import { ENTRY_LIMITS, MOST_FREE_LINES } from '@rigger/contracts';
 import {
   claimed,
@@ -31,9 +32,11 @@ import {
   NEED_WORDS,
   lineProvenance,
   matchHeadline,
+  pastText,
   priceText,
   provenanceText,
 } from '@rigger/wording';
+import { Api } from '../../data/api';
 import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
@@ -57,6 +60,8 @@ function commonReasons(all: readonly SourceVerdict[]): readonly Need[] {
     ? []
     : first.reasons.filter((r) => rest.every((s) => s.reasons.some((x) => needKey(x) === needKey(r))));
 }
+/** other jobs whose outcome is told beside a plan */
+const MOST_PAST = 3;
 /** Parts that fill the list only when asked for: how many made for other vehicles each axle has. */
 type Shown = Readonly<Record<Axle, boolean>>;
 
@@ -93,6 +98,7 @@ export class MatchView {
   protected readonly store = inject(JobStore);
   protected readonly view = inject(JobView);
   protected readonly shop = inject(Shop);
+  private readonly api = inject(Api);
   private readonly arrival = inject(Arrival);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly needWords = NEED_WORDS;
@@ -173,6 +179,25 @@ export class MatchView {
       name: this.nameOf(item.code),
       line: lines.find((l) => l.code === item.code) ?? null,
     }));
+  });
+  private readonly platform = computed(() => this.store.sections()?.vehicle.platform ?? null);
+  /** told where it can be had; a plan does not wait for it */
+  private readonly pastJobs = toSignal(
+    toObservable(this.platform).pipe(
+      switchMap((code) => (code === null ? of([]) : this.api.past(code).pipe(catchError(() => of([]))))),
+    ),
+    { initialValue: [] },
+  );
+  protected readonly past = computed(() => {
+    const here = this.planned();
+    return this.pastJobs()
+      .filter((p) => p.id !== this.store.id())
+      .slice(0, MOST_PAST)
+      .map((p) => ({
+        ...p,
+        says: pastText(p, this.shop.style()),
+        shared: p.parts.filter((code) => here.has(code)).join(', '),
+      }));
   });
   protected readonly own = computed(() => this.store.sections()?.build.free ?? []);
   protected readonly mostLines = MOST_FREE_LINES;
