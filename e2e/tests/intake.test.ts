@@ -111,7 +111,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   const csv = await (
     await fetch((await server.at(1012, 'parts.csv')).replace('/jobs/', '/api/jobs/'))
   ).text();
-  expect(csv).toMatch(/Spacer from the market.*unverified/);
+  expect(csv).toMatch(/^,,Spacer from the market,.*unverified/m);
 
   await page.goto(await server.at(1012, 'match'));
   await page.getByRole('button', { name: 'Remove Spacer from the market' }).click();

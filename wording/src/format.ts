@@ -2,6 +2,7 @@ import { longDay } from './dates';
 import {
   formatDecimal,
   formatLength,
+  isFreeCode,
   KG_PER_LB,
   KM_PER_MILE,
   KPA_PER_PSI,
@@ -153,6 +154,8 @@ export function figureText(f: Figure, style: Style, digits?: number): string {
 /** What a line costs; one that nobody has named a price for says so. */
 export const priceText = (minor: number | null, style: Style): string =>
   minor === null ? 'ask' : money(minor, style);
+/** The code a line is ordered by; a line of one's own has none. */
+export const codeText = (code: string): string => (isFreeCode(code) ? '' : code);
 /** Where a parts line stands: its weakest provenance; tyres and wheels carry none. */
 export const lineProvenance = (l: Pick<PartsLine, 'group' | 'provenance'>): string =>
   l.provenance

@@ -154,7 +154,15 @@ describe('two states of a catalogue', () => {
   it('concern a job in what it names, and in all work that was there', () => {
     const change = (kind: string, code: string, was: unknown = 1) =>
       ({ kind, code, before: was, after: 2 }) as ReturnType<typeof changesBetween>[number];
-    const used = { platform: 'fell', parts: ['A'], kits: [], tires: ['T'], wheels: [], reliefs: ['R'] };
+    const used = {
+      platform: 'fell',
+      parts: ['A'],
+      kits: [],
+      tires: ['T'],
+      wheels: [],
+      reliefs: ['R'],
+      repairs: ['J'],
+    };
     const all = [
       change('parts', 'A'),
       change('parts', 'B'),
@@ -163,6 +171,8 @@ describe('two states of a catalogue', () => {
       change('tires', 'T'),
       change('wheels', 'T'),
       change('reliefs', 'R'),
+      change('repairs', 'J'),
+      change('repairs', 'K'),
       change('operations', 'fit'),
       change('operations', 'new', null),
     ];
@@ -171,6 +181,7 @@ describe('two states of a catalogue', () => {
       'platforms fell',
       'tires T',
       'reliefs R',
+      'repairs J',
       'operations fit',
     ]);
   });

@@ -70,9 +70,10 @@ export interface Used {
   readonly tires: readonly string[];
   readonly wheels: readonly string[];
   readonly reliefs: readonly string[];
+  readonly repairs: readonly string[];
 }
 /** Those changes that a job with these items has to do with: what it names, and all work, whose minutes are in every plan.
- *  @example changesFor([], { platform: null, parts: [], kits: [], tires: [], wheels: [], reliefs: [] }) // [] */
+ *  @example changesFor([], { platform: null, parts: [], kits: [], tires: [], wheels: [], reliefs: [], repairs: [] }) // [] */
 export function changesFor(changes: readonly CatalogueChange[], used: Used): readonly CatalogueChange[] {
   const named: Readonly<Partial<Record<ItemKind, readonly string[]>>> = {
     platforms: used.platform === null ? [] : [used.platform],
@@ -81,6 +82,7 @@ export function changesFor(changes: readonly CatalogueChange[], used: Used): rea
     tires: used.tires,
     wheels: used.wheels,
     reliefs: used.reliefs,
+    repairs: used.repairs,
   };
   return changes.filter((c) => named[c.kind]?.includes(c.code) ?? c.before !== null);
 }

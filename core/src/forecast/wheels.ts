@@ -70,6 +70,12 @@ interface Entries {
 export const entriesOf = (s: TireSection, axle: Axle): Entries =>
   axle === 'rear' && s.rear ? s.rear : { ...s, size: s.targetSize };
 
+/** Whether new tyres are bought for each axle. */
+export const newTires = (s: TireSection): Readonly<Record<Axle, boolean>> => ({
+  front: entriesOf(s, 'front').tireCode !== null,
+  rear: entriesOf(s, 'rear').tireCode !== null,
+});
+
 /** Old tyre against new on this vehicle, per axle. Unread sizes come back as faults and lose nothing; without a target
  *  there is no check. */
 export function readTires(

@@ -1,5 +1,5 @@
 import { repairFor, type Catalogue, type Repair } from '../catalogue';
-import { entriesOf } from '../forecast';
+import { newTires } from '../forecast';
 import { isOpen, type JobSections, type Looked, type ShopSettings } from '../job';
 import type { Assessment } from '../match';
 import { repairsOf, type RepairWork } from '../vehicle';
@@ -16,8 +16,9 @@ export interface RepairCost {
   /** what it would come to by itself, later, with its own access and alignment */
   readonly alone: { readonly totalMinor: number; readonly minutes: number } | null;
 }
-/** Each repair of a job, and each that nobody has decided on yet, priced twice: now, while open (the whole plan with it less the whole plan without it), and later,
- *  alone. The same plan and the same money as on the sheet, so the two never differ by a rule of their own. */
+/** Each repair of a job, and each that nobody has decided on yet, priced twice: now, while open (the whole plan with it less the
+ *  whole plan without it), and later, alone. The same plan and the same money as on the sheet, so the two never differ by a rule
+ *  of their own. */
 export function repairCosts(
   a: Assessment,
   job: JobSections,
@@ -66,9 +67,8 @@ function undecided(
       repairFor(catalogue.repairs, { ...l, remedy }, vehicle.platform) !== null;
     return { ...l, remedy: !has('replace') && has('repair') ? 'repair' : 'replace' };
   });
-  const bought = {
-    front: entriesOf(job.tire, 'front').tireCode !== null,
-    rear: entriesOf(job.tire, 'rear').tireCode !== null,
-  };
-  return repairsOf({ items }, vehicle, a.chosen, catalogue, bought).map((work) => ({ work, decided: false }));
+  return repairsOf({ items }, vehicle, a.chosen, catalogue, newTires(job.tire)).map((work) => ({
+    work,
+    decided: false,
+  }));
 }

@@ -1,8 +1,8 @@
 import { openQuestions, type Catalogue, type KnownVehicle, type OpenQuestion } from '../catalogue';
 import {
-  entriesOf,
   forecastAxle,
   loadedTodayMm,
+  newTires,
   readTires,
   rubAxle,
   rubChecks,
@@ -215,10 +215,7 @@ function caseOn(
     },
     burden,
     axles,
-    repairs: repairsOf(job.lookOver, vehicle, chosen, catalogue, {
-      front: entriesOf(job.tire, 'front').tireCode !== null,
-      rear: entriesOf(job.tire, 'rear').tireCode !== null,
-    }),
+    repairs: repairsOf(job.lookOver, vehicle, chosen, catalogue, newTires(job.tire)),
     forecast: once(() => {
       const [front, rear] = [axles.front.forecast(), axles.rear.forecast()];
       return front.ok && rear.ok

@@ -96,7 +96,7 @@ export class Catalogues {
     return changesFor(all, usedBy(sections, was.catalogue));
   }
 }
-function usedBy({ vehicle, tire, build }: JobSections, c: Catalogue): Used {
+function usedBy({ vehicle, lookOver, tire, build }: JobSections, c: Catalogue): Used {
   const kits = build.items.filter((i) => i.kind === 'kit').map((i) => i.code);
   const some = (codes: readonly (string | null | undefined)[]) => codes.filter((x): x is string => x != null);
   return {
@@ -110,5 +110,8 @@ function usedBy({ vehicle, tire, build }: JobSections, c: Catalogue): Used {
     tires: some([tire.tireCode, tire.rear?.tireCode, ...tire.candidates.map((x) => x.tireCode)]),
     wheels: some([tire.wheelCode, tire.rear?.wheelCode]),
     reliefs: tire.reliefs.map((r) => r.relief),
+    repairs: c.repairs
+      .filter((r) => lookOver.items.some((i) => i.component === r.component && i.remedy === r.remedy))
+      .map((r) => r.code),
   };
 }

@@ -1,5 +1,5 @@
 import type { PartsLine } from '@rigger/core';
-import { lineProvenance } from '@rigger/wording';
+import { codeText, lineProvenance } from '@rigger/wording';
 import Papa from 'papaparse';
 
 /** What a spreadsheet would read as a formula: a sign at the start, also behind blanks and marks that it passes over, also in full
@@ -16,7 +16,7 @@ export function partsCsv(lines: readonly PartsLine[], currency: string): string 
     BOM +
     Papa.unparse(
       lines.map((l) => ({
-        code: l.code,
+        code: codeText(l.code),
         maker: l.maker,
         name: l.name,
         quantity: l.quantity,

@@ -1,6 +1,7 @@
 import { AXLES, openNeeds, turnedBy, type Figure, type WorkStep } from '@rigger/core';
 import {
   duration,
+  codeText,
   inUnits,
   figureText,
   fasteningText,
@@ -122,7 +123,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
                 { ...small('price'), alignment: 'right' as const },
               ],
               ...m.lines.map((l) => [
-                figure(l.code),
+                figure(codeText(l.code)),
                 {
                   stack: [
                     l.name,

@@ -17,6 +17,7 @@ import {
   plural,
   quantity,
   sheetHeadline,
+  codeText,
   inUnits,
   stepText,
   unreadableEntry,
@@ -53,6 +54,7 @@ export class SheetView {
   protected readonly hazards = HAZARD_WORDS;
   protected readonly needWords = NEED_WORDS;
   protected readonly text = (s: WorkStep) => stepText(s, this.shop.style());
+  protected readonly code = codeText;
   protected readonly said = (text: string) => inUnits(text, this.shop.style());
   protected readonly wedge = wedgeText;
   protected readonly joint = (f: Fastening, s: WorkStep) => fasteningText(f, this.shop.style(), s);
