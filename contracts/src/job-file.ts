@@ -6,6 +6,9 @@ import { JobSectionsSchema } from './job';
 export const JOB_FILE_VERSION = 6;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
+/** The rows of a list with fields that they lack; what is no list or no row is left for the schema to name. */
+const gaining = (list: unknown, added: object): unknown =>
+  Array.isArray(list) ? list.map((r: unknown) => (isRecord(r) ? { ...added, ...r } : r)) : list;
 /** Fields that a job of an earlier version lacks, as nobody had filled them in. */
 const ADDED_TO_TIRE = { newAxleRatio: null, rearSize: '', candidates: [], reliefs: [] } as const;
 const RENAMED: Readonly<Record<string, string>> = {
@@ -18,9 +21,7 @@ const toVersion3 = {
   vehicle: (d: Loose): Loose => ({
     ...d,
     platform: typeof d.platform === 'string' ? (RENAMED[d.platform] ?? d.platform) : d.platform,
-    changes: Array.isArray(d.changes)
-      ? d.changes.map((c: unknown) => (isRecord(c) ? { axle: null, liftMm: null, ...c } : c))
-      : d.changes,
+    changes: gaining(d.changes, { axle: null, liftMm: null }),
   }),
   tape: (d: Loose): Loose => ({ readFrom: 'hub', ...d }),
   tire: ({ rearSize, ...d }: Loose): Loose => ({
@@ -60,11 +61,7 @@ const withIdentity = (d: Loose): Loose => ({
   mileageKm: null,
   color: '',
   ...d,
-  changes: Array.isArray(d.changes)
-    ? d.changes.map((c: unknown) =>
-        isRecord(c) ? { maker: '', kind: null, thicknessMm: null, rateNPerMm: null, ...c } : c,
-      )
-    : d.changes,
+  changes: gaining(d.changes, { maker: '', kind: null, thicknessMm: null, rateNPerMm: null }),
 });
 const inRounds = (d: Loose): Loose =>
   'corners' in d ? { rounds: [{ ...emptyRound('before', 'before', 'hub'), ...d }] } : d;
@@ -72,9 +69,7 @@ const inRounds = (d: Loose): Loose =>
 const withFreeLines = (d: Loose): Loose => ({
   free: [],
   ...d,
-  items: Array.isArray(d.items)
-    ? d.items.map((i: unknown) => (isRecord(i) ? { takenOver: '', ...i } : i))
-    : d.items,
+  items: gaining(d.items, { takenOver: '' }),
 });
 /** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
 function newest(file: unknown): unknown {

@@ -180,6 +180,8 @@ const AlignmentSchema = z.strictObject({
 const RoadSchema = z.partialRecord(z.enum(ROAD_QUESTIONS), z.enum(ROAD_ANSWERS));
 /** photographs of one component */
 export const MOST_PHOTOS = 8;
+/** the long side of one as it is kept, pixels: the browser makes it so, and the server whatever came otherwise */
+export const PHOTO_LONG_PX = 1600;
 export const LookOverSchema = z.strictObject({
   items: z
     .array(

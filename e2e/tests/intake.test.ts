@@ -1,4 +1,4 @@
-import { expect, saved, test } from './bench';
+import { expect, saved, test, VIEWS } from './bench';
 import type { Page } from '@playwright/test';
 
 /** A picture as a camera makes it: drawn by the browser, so that it is a real one. */
@@ -170,19 +170,7 @@ test('the whole of one job in inches: tape, tyre, match, sheet', async ({ page, 
     .sort((a, b) => b.length - a.length);
   const without = (line: string) =>
     names.reduce((l, name) => l.replaceAll(name, ''), line).replaceAll(ordinary, '');
-  for (const view of [
-    'brief',
-    'vehicle',
-    'look-over',
-    'tape',
-    'tyre',
-    'rub',
-    'match',
-    'bench',
-    'gearing',
-    'sheet',
-    'after',
-  ]) {
+  for (const view of VIEWS) {
     await page.goto(await server.at(1012, view));
     await expect(page.locator('app-headline h1')).toBeVisible();
     if (view === 'match') await expect(page.getByRole('checkbox', { name: /TL-2810/ })).toBeVisible();

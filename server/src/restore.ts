@@ -16,12 +16,13 @@ const WORDS: Readonly<Record<BackupFault, string>> = {
 };
 /** faults that a backup in its place would not mend */
 const NOT_OF_THE_FILE: readonly StoreFaultCode[] = ['locked', 'read-only', 'disk-full'];
+const backups = new Backups(DATABASE, BACKUPS);
 const ADD_YES = 'Nothing was changed. Add --yes to do it.';
 const list = (jobs: readonly number[]) => (jobs.length === 0 ? 'none' : jobs.join(', '));
 
 /** What is missing of the photographs, from beside the backups. */
 async function bringPhotosBack(passphrase: string): Promise<void> {
-  const shut = await new Backups(DATABASE, BACKUPS).photos.bringBack(BACKUPS, passphrase);
+  const shut = await backups.bringPhotosBack(passphrase);
   if (shut > 0) console.log(`${shut} photographs are sealed under another passphrase and stay away.`);
 }
 async function restore(file: string, yes: boolean, passphrase: string): Promise<void> {
@@ -57,7 +58,7 @@ async function restore(file: string, yes: boolean, passphrase: string): Promise<
     ].join('\n'),
   );
   if (yes) {
-    const before = await new Backups(DATABASE, BACKUPS).make();
+    const before = await backups.make();
     await restoreFrom(shop, file);
     await bringPhotosBack(passphrase);
     console.log(`Done. What was there before is ${BACKUPS}/${before.name}.`);
@@ -72,7 +73,7 @@ await run(async () => {
   const { words, has, passphrase } = await readArguments(process.argv.slice(2));
   const [from] = words;
   if (from === undefined) refuse('Say which backup: npm run restore -- FILE [--yes]');
-  const done = await new Backups(DATABASE, BACKUPS).withFile(resolve(from), passphrase, (file) =>
+  const done = await backups.withFile(resolve(from), passphrase, (file) =>
     restore(file, has('--yes'), passphrase),
   );
   if (!done.ok) refuse(WORDS[done.fault]);

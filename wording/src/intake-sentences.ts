@@ -3,6 +3,7 @@ import {
   isBad,
   AXLES,
   isOpen,
+  lastTaped,
   ROAD_QUESTIONS,
   wasAligned,
   type Assessment,
@@ -48,11 +49,7 @@ export function lookOverHeadline(items: readonly Looked[], spots: number): Headl
 /** What came of the job: how it stands, what touches, what drives worse. */
 export function afterHeadline(job: JobSections, a: Assessment, style: Style): Headline {
   const { after, lookOver } = job;
-  const taped = a.taped.filter((t) => {
-    const round = job.tape.rounds.find((r) => r.id === t.id);
-    return round !== undefined && round.when !== 'before' && (t.axles.front.got ?? t.axles.rear.got) !== null;
-  });
-  const last = taped.at(-1);
+  const last = lastTaped(a.taped, job.tape);
   const touching = after.contacts.filter((c) => c.contact !== 'none');
   const worse = ROAD_QUESTIONS.filter((q) => droveWorse(lookOver.road[q], after.road[q]));
   if (

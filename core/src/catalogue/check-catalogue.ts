@@ -1,5 +1,6 @@
 import { checkHardpoints } from '../suspension';
 import type { Catalogue } from './catalogue';
+import { ITEM_KINDS, itemsOf } from './catalogue-changes';
 import type { Work } from './work';
 
 /** What is wrong with a catalogue, and where: a path such as `parts[3].operation`. */
@@ -31,28 +32,16 @@ export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
   const isRelief = has(known(c.reliefs), 'reliefs');
   const platforms = new Map(c.platforms.map((p) => [p.code, p]));
 
-  const once = <T>(kind: string, list: readonly T[], keyOf: (x: T) => string) => {
+  const items = itemsOf(c);
+  for (const kind of ITEM_KINDS) {
     const seen = new Set<string>();
-    list.forEach((x, i) => {
-      const key = keyOf(x);
-      if (seen.has(key)) add(`${kind}[${i}].code`, key, 'twice');
-      seen.add(key);
-    });
-  };
-  const coded = [
-    'platforms',
-    'parts',
-    'kits',
-    'tires',
-    'wheels',
-    'reliefs',
-    'repairs',
-    'joints',
-    'operations',
-  ] as const;
-  for (const kind of coded) once<{ readonly code: string }>(kind, c[kind], (x) => x.code);
-  // the same state is reached differently on another axle or kind
-  once('access', c.access, (a) => `${a.code}/${a.axle}/${a.kinds.join('+')}`);
+    items
+      .filter((i) => i.kind === kind)
+      .forEach(({ code }, i) => {
+        if (seen.has(code)) add(`${kind}[${i}].code`, code, 'twice');
+        seen.add(code);
+      });
+  }
 
   const text = (
     path: string,

@@ -1,4 +1,4 @@
-import { isEmptyRound, roundToday, type TapeRound, type TapedWhen } from '../job';
+import { isEmptyRound, roundToday, type Tape, type TapeRound, type TapedWhen } from '../job';
 import { computed, explain, LEFT_RIGHT_MM, TAPE_MM, type Figure } from '../evidence';
 import { loadedTodayMm, type Forecast } from '../forecast';
 import { readRound, type PlanCase } from '../rules';
@@ -37,6 +37,13 @@ export interface TapedRound {
   readonly axles: Readonly<Record<Axle, TapedAxle>>;
 }
 
+/** The last round that was taken after the work, with a height on an axle; undefined where there is none. */
+export const lastTaped = (taped: readonly TapedRound[], { rounds }: Tape): TapedRound | undefined =>
+  taped.findLast(
+    (t) =>
+      rounds.some((r) => r.id === t.id && r.when !== 'before') &&
+      (t.axles.front.got ?? t.axles.rear.got) !== null,
+  );
 /** Each round of the tape beside what it was forecast to be: before the work as it stands today, right after it on new springs that
  *  have not settled, later settled. Rounds nobody has written into are read, and judged by nothing. */
 export function tapedRounds(c: PlanCase): readonly TapedRound[] {

@@ -1,7 +1,6 @@
 import type { Catalogue } from '../catalogue';
 import { isEmptyRound, wasAligned, type After, type JobSections, type TapedWhen } from '../job';
-import type { Assessment } from '../match';
-import { AXLES } from '../rules';
+import { lastTaped, type Assessment } from '../match';
 import type { Axle } from '../suspension';
 import { workPlan } from './work-plan';
 
@@ -38,10 +37,7 @@ const isWritten = (a: After): boolean =>
 
 /** Got, forecast and claimed of a job that was done, with its hours and its line for the next one. */
 export function pastCase(a: Assessment, job: JobSections, catalogue: Catalogue): PastCase {
-  const last = a.taped.findLast((t) => {
-    const round = job.tape.rounds.find((r) => r.id === t.id);
-    return round !== undefined && round.when !== 'before' && AXLES.some((axle) => t.axles[axle].got);
-  });
+  const last = lastTaped(a.taped, job.tape);
   const over = (axle: Axle, mm: number | null | undefined): number | null => {
     const before = a.forecast?.today[axle].value;
     return mm == null || before === undefined ? null : mm - before;

@@ -18,8 +18,8 @@ export interface Task {
   readonly part: Part | null;
   /** how often, where the minutes are those of one wheel */
   readonly times: number;
-  /** what maker or shop say about it, where no part says it */
-  readonly note?: string | undefined;
+  /** what maker or shop say about it; may be empty */
+  readonly note: string;
   readonly figures: readonly Figure[];
 }
 export interface Tasks {
@@ -42,6 +42,7 @@ export function tasksOf(
     work,
     part: null,
     times: 1,
+    note: '',
     figures: [],
     ...more,
   });
@@ -63,7 +64,7 @@ export function tasksOf(
       operation(
         part.operation,
         AXLES.filter((axle) => onAxle(part, axle)),
-        { part },
+        { part, note: part.note },
       ),
     ),
     ...AXLES.flatMap((axle) =>
@@ -135,13 +136,8 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       madeBy: t.part ? [t.part] : [],
       more: {
         figures: t.figures,
-        ...(t.note && i === 0 ? { notes: [{ part: t.code, note: t.note }] } : {}),
-        ...(t.part && i === 0
-          ? {
-              notes: t.part.note === '' ? [] : [{ part: t.part.code, note: t.part.note }],
-              wedge: wedgeOf(t.part, a, t.place),
-            }
-          : {}),
+        ...(i === 0 && t.note !== '' ? { notes: [{ part: t.part?.code ?? t.code, note: t.note }] } : {}),
+        ...(i === 0 && t.part ? { wedge: wedgeOf(t.part, a, t.place) } : {}),
       },
     }));
   });

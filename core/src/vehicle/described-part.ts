@@ -114,11 +114,15 @@ export const freeCode = (line: Pick<FreeLine, 'id'>): string => `${FREE}${line.i
 export const isFreeCode = (code: string): boolean => code.startsWith(FREE);
 /** no code of a catalogue has such a mark in it */
 const FREE = 'own:';
+/** Made for other vehicles or other years only; what its maker rules out for this variant is not that. */
+export function isForeign(part: Pick<Part, 'applications'>, vehicle: KnownVehicle): boolean {
+  const f = fitmentOf(part.applications, vehicle);
+  return f.verdict === 'no' && f.reason !== 'variant';
+}
 /** A part that is made for a neighbour, with somebody's word that it fits this vehicle too. What its maker rules out for
  *  this variant stays ruled out. */
 export function takenOver(part: Part, vehicle: KnownVehicle, reason: string): Part {
-  const said = fitmentOf(part.applications, vehicle);
-  return reason.trim() === '' || said.verdict !== 'no' || said.reason === 'variant'
+  return reason.trim() === '' || !isForeign(part, vehicle)
     ? part
     : {
         ...part,

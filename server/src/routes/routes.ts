@@ -229,11 +229,14 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
         const ids = await d.jobs.came(id(ask), MOST_PAST);
         const cases: z.input<typeof PastCasesSchema>['cases'] = [];
         for (const job of ids) {
-          const { number } = await d.jobs.find(job);
           const printed = await computed({ ...ask, params: { id: job } }, 'past').catch(() => null);
           // one that cannot be read or computed any more tells nothing, and the others do
           if (printed)
-            cases.push({ id: job, number, ...PastCaseSchema.parse(JSON.parse(String(printed.body))) });
+            cases.push({
+              id: job,
+              number: printed.number,
+              ...PastCaseSchema.parse(JSON.parse(String(printed.body))),
+            });
         }
         return { cases };
       },

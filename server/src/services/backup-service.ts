@@ -32,7 +32,7 @@ export class BackupService {
       await this.backups.with(name, passphrase, async (file) => {
         const made = await this.backups.make(passphrase);
         await restoreFrom(stores.db, file);
-        await this.backups.photos.bringBack(this.backups.folder, passphrase);
+        await this.backups.bringPhotosBack(passphrase);
         return made;
       }),
     );

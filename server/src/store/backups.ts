@@ -80,6 +80,10 @@ export class Backups {
       for (const end of ['', '-wal', '-shm', '.sealed']) await rm(`${begun}${end}`, { force: true });
     }
   }
+  /** Brings back photographs that are missing here; gives how many the passphrase did not open. */
+  bringPhotosBack(passphrase: string): Promise<number> {
+    return this.photos.bringBack(this.folder, passphrase);
+  }
   /** A backup as a file that can be opened, brought to today's version, looked at by `use`; never the backup itself. */
   async with<T>(name: string, passphrase: string, use: (file: string) => Promise<T>): Promise<Read<T>> {
     if (!NAME.test(name)) return { ok: false, fault: 'not-there' };

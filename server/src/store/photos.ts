@@ -1,11 +1,11 @@
+import { PHOTO_LONG_PX } from '@rigger/contracts';
 import { randomUUID } from 'node:crypto';
 import { copyFile, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { under, type Sealing } from './sealed';
 
-/** The long side of what is kept, and the square of what stands in a list, pixels. */
-const LONG_PX = 1600;
+/** the square of what stands in a list, pixels */
 const SMALL_PX = 240;
 const QUALITY = 80;
 /** a picture of more than this is none that a camera of a telephone takes */
@@ -119,7 +119,7 @@ async function pictures(bytes: Uint8Array): Promise<{ whole: Buffer; small: Buff
     const upright = read.autoOrient().flatten({ background: '#ffffff' });
     const whole = await upright
       .clone()
-      .resize(LONG_PX, LONG_PX, { fit: 'inside', withoutEnlargement: true })
+      .resize(PHOTO_LONG_PX, PHOTO_LONG_PX, { fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: QUALITY })
       .toBuffer();
     const small = await sharp(whole).resize(SMALL_PX, SMALL_PX).jpeg({ quality: QUALITY }).toBuffer();

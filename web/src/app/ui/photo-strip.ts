@@ -42,7 +42,7 @@ import { scaledPhoto } from './scaled-photo';
         matButton
         type="button"
         (click)="chooser().nativeElement.click()"
-        [attr.aria-label]="'Photo of ' + what().toLowerCase()"
+        [attr.aria-label]="'Photo of ' + thing()"
       >
         photo
       </button>
@@ -61,7 +61,7 @@ import { scaledPhoto } from './scaled-photo';
       capture="environment"
       multiple
       hidden
-      [attr.aria-label]="'Photo of ' + what().toLowerCase()"
+      [attr.aria-label]="'Photo of ' + thing()"
       (change)="picked($event)"
     />
   `,
@@ -85,8 +85,9 @@ export class PhotoStrip {
   protected readonly sending = signal(0);
   protected readonly failed = signal<readonly Failed[]>([]);
   protected readonly missing = signal<ReadonlySet<string>>(new Set());
+  protected readonly thing = computed(() => lower(this.what()));
   private readonly room = computed(() => this.most - this.of().length);
-  protected readonly nameOf = (i: number) => `Photo ${i + 1} of ${lower(this.what())}`;
+  protected readonly nameOf = (i: number) => `Photo ${i + 1} of ${this.thing()}`;
 
   protected picked(event: Event): void {
     const input = event.target as HTMLInputElement;

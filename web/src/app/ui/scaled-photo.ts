@@ -1,9 +1,10 @@
-const LONG_PX = 1600;
+import { PHOTO_LONG_PX } from '@rigger/contracts';
+
 const QUALITY = 0.82;
 
 /** How large a picture is drawn so that its long side is at most `longPx`; never larger than it is.
  *  `scaledSize(4000, 3000)` is 1600 by 1200. */
-export function scaledSize(width: number, height: number, longPx = LONG_PX): readonly [number, number] {
+export function scaledSize(width: number, height: number, longPx = PHOTO_LONG_PX): readonly [number, number] {
   const k = Math.min(1, longPx / Math.max(width, height));
   return [Math.max(1, Math.round(width * k)), Math.max(1, Math.round(height * k))];
 }

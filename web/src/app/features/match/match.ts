@@ -11,8 +11,8 @@ import { ENTRY_LIMITS, MOST_FREE_LINES } from '@rigger/contracts';
 import {
   claimed,
   emptyLine,
-  fitmentOf,
   given,
+  isForeign,
   listed,
   needKey,
   openNeeds,
@@ -175,7 +175,7 @@ export class MatchView {
     // with its price and hours at once, a frame after the tick
     return (this.view.sections()?.build.items ?? []).map((item) => ({
       item,
-      foreign: item.takenOver !== '' || this.isForeign(item),
+      foreign: item.takenOver !== '' || this.hasForeign(item),
       name: this.nameOf(item.code),
       line: lines.find((l) => l.code === item.code) ?? null,
     }));
@@ -305,17 +305,13 @@ export class MatchView {
     this.store.patch('build', { free: this.own().filter((l) => l.id !== id) }, 'free');
     this.arrival.next('#add-line');
   }
-  /** made for other vehicles or years only; what its maker rules out for this variant is not that */
-  private isForeign({ kind, code }: BuildItem): boolean {
+  private hasForeign({ kind, code }: BuildItem): boolean {
     const [catalogue, vehicle] = [this.shop.catalogue(), this.vehicle()];
     const codes =
       kind === 'part' ? [code] : catalogue?.kits.find((k) => k.code === code)?.parts.map((p) => p.part);
     return (
       vehicle !== null &&
-      (catalogue?.parts ?? []).some((p) => {
-        const f = codes?.includes(p.code) ? fitmentOf(p.applications, vehicle) : null;
-        return f?.verdict === 'no' && f.reason !== 'variant';
-      })
+      (catalogue?.parts ?? []).some((p) => codes?.includes(p.code) === true && isForeign(p, vehicle))
     );
   }
   protected toggleOthers(axle: Axle): void {
