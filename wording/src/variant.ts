@@ -1,4 +1,5 @@
-import { formatDecimal, type KnownVehicle, type Platform, type VehicleSection } from '@rigger/core';
+import type { KnownVehicle, Platform, VehicleSection } from '@rigger/core';
+import { quantity, type Style } from './format';
 
 /** An option of a variant in the middle of a sentence: in small letters, but for a name, which is known by standing in
  *  the platform's own label. */
@@ -17,7 +18,10 @@ export const optionText = (field: string, value: string, platform: Platform | nu
 
 /** What the fitter is told of whose vehicle it is: plate and mileage, as far as they were written down. The number of the vehicle
  *  and how to reach the customer are not for the bay. */
-export const identityText = (v: Pick<VehicleSection, 'plate' | 'mileageKm'>): readonly string[] => [
+export const identityText = (
+  v: Pick<VehicleSection, 'plate' | 'mileageKm'>,
+  style: Style,
+): readonly string[] => [
   ...(v.plate.trim() === '' ? [] : [v.plate.trim()]),
-  ...(v.mileageKm === null ? [] : [`${formatDecimal(v.mileageKm, 0)} km`]),
+  ...(v.mileageKm === null ? [] : [quantity(v.mileageKm, 'km', style, 0)]),
 ];

@@ -32,6 +32,7 @@ import {
   findingText,
   wedgeText,
   fasteningText,
+  identityText,
   inUnits,
   stepText,
   quantity,
@@ -556,4 +557,10 @@ describe('a text of the catalogue in the shop’s units', () => {
     expect(inUnits(metric, IN)).toBe(inches);
     expect(inUnits(metric, MM)).toBe(metric);
   });
+});
+
+it('whose vehicle it is, for the bay: plate and mileage in the shop’s unit, and nothing where neither is known', () => {
+  expect(identityText({ plate: ' MW 13 PC ', mileageKm: 40_250 }, MM)).toEqual(['MW 13 PC', '40250 km']);
+  expect(identityText({ plate: '', mileageKm: 40_250 }, IN)).toEqual(['25010 mi']);
+  expect(identityText({ plate: ' ', mileageKm: null }, IN)).toEqual([]);
 });

@@ -36,7 +36,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   const content: Content[] = [
     { text: head.customer, style: 'title' },
     {
-      text: `${[label, ...identityText(m.sections.vehicle)].join(' · ')} · job ${m.number}${head.promiseDate ? ` · promised ${longDay(head.promiseDate)}` : ''} · printed ${longDay(m.printedOn)}`,
+      text: `${[label, ...identityText(m.sections.vehicle, style)].join(' · ')} · job ${m.number}${head.promiseDate ? ` · promised ${longDay(head.promiseDate)}` : ''} · printed ${longDay(m.printedOn)}`,
       color: INK2,
       margin: [0, 0, 0, 8],
     },

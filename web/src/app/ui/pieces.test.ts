@@ -1,3 +1,4 @@
+import { scaledSize } from './scaled-photo';
 import { Component, signal } from '@angular/core';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed } from '@angular/core/testing';
@@ -206,4 +207,15 @@ it('the ruled tape names each section and what it lacks', async () => {
     expect.stringContaining('Tape'),
   ]);
   expect(fixture.nativeElement.textContent).toContain('4 corners to tape');
+});
+
+describe('a photograph made small enough', () => {
+  it.each([
+    [4000, 3000, 1600, 1200],
+    [900, 2400, 600, 1600],
+    [640, 480, 640, 480],
+    [9000, 2, 1600, 1],
+  ])('%i × %i is drawn %i × %i', (width, height, w, h) => {
+    expect(scaledSize(width, height)).toEqual([w, h]);
+  });
 });
