@@ -1,6 +1,7 @@
 import {
   COMPONENTS,
   HAZARDS,
+  HOSES,
   OBSTACLE_KINDS,
   OBSTACLE_OWNERS,
   PART_FAMILIES,
@@ -82,7 +83,7 @@ const axleSpec = z.strictObject({
   ),
   hoses: z.array(
     z.strictObject({
-      what: z.enum(['brake-hose', 'abs-lead']),
+      what: z.enum(HOSES),
       bodyClip: Vec3Schema,
       wheelClip: Vec3Schema,
       freeMm: z.number().min(50).max(1500),
@@ -155,6 +156,13 @@ export const PlatformSchema = z.strictObject({
             rearKg: z.number().optional(),
             frontRateNPerMm: z.number().optional(),
             rearRateNPerMm: z.number().optional(),
+            driven: z
+              .array(z.enum(['front', 'rear']))
+              .min(1)
+              .max(2)
+              .optional(),
+            archMm: z.number().min(-100).max(150).optional(),
+            roomMm: z.number().min(-60).max(120).optional(),
           }),
         )
         .min(2),
@@ -166,6 +174,12 @@ export const PlatformSchema = z.strictObject({
   boltCircle: z.string().regex(/^\d×\d{2,3}(\.\d)?$/, 'studs × circle, as 6×139.7'),
   centreBoreMm: z.number().min(40).max(180),
   minRimIn: z.number().min(8).max(24),
+  driven: z
+    .array(z.enum(['front', 'rear']))
+    .min(1)
+    .max(2)
+    .nullable()
+    .default(null),
   axleRatios: z.array(z.number().min(1).max(10)).min(1),
   stud: z.strictObject({
     diameterMm: z.number().min(6).max(30),
@@ -225,10 +239,17 @@ const effect = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('mass'), massKg: z.number().min(0).max(800), place: z.enum(PLACES) }),
   z.strictObject({
     kind: z.literal('hose'),
-    what: z.enum(['brake-hose', 'abs-lead']),
+    what: z.enum(HOSES),
     gainMm: z.number().min(0).max(500),
   }),
   z.strictObject({ kind: z.literal('bar-link'), deltaMm: z.number().min(-150).max(150) }),
+  z.strictObject({ kind: z.literal('bar-mount'), dropMm: z.number().min(-150).max(150) }),
+  z.strictObject({
+    kind: z.literal('shaft-flange'),
+    dropMm: z.number().min(0).max(120),
+    tiltDeg: z.number().min(-10).max(10),
+  }),
+  z.strictObject({ kind: z.literal('axle-ratio'), ratio: z.number().min(1).max(10) }),
   z.strictObject({
     kind: z.literal('wheel-spacer'),
     thicknessMm: z.number().min(1).max(80),
@@ -260,6 +281,18 @@ export const PartSchema = z.strictObject({
   cures: z.array(code),
   requires: z.array(partRef),
   excludes: z.array(partRef),
+  settings: z
+    .strictObject({
+      clicks: z.int().min(2).max(60),
+      where: text,
+      firmer: z.enum(['clockwise', 'counter-clockwise']),
+      start: z.strictObject({
+        road: z.int().min(0).max(60),
+        load: z.int().min(0).max(60),
+        track: z.int().min(0).max(60),
+      }),
+    })
+    .optional(),
   fasteners: z.array(z.strictObject({ joint: code, torqueNm: z.number().min(1).max(1000), note: text })),
   applications: z.array(
     z.strictObject({ platform: code, years, conditions: z.array(condition), provenance }),

@@ -199,6 +199,7 @@ const GEOMETRY_EFFECTS = [
   z.strictObject({ kind: z.literal('caster-bush'), deg: z.number().min(-8).max(8) }),
   z.strictObject({ kind: z.literal('camber-set'), deg: z.number().min(-5).max(5) }),
   z.strictObject({ kind: z.literal('subframe-drop'), dropMm: thickness }),
+  z.strictObject({ kind: z.literal('relocation'), dropMm: thickness }),
   z.strictObject({ kind: z.literal('differential-drop'), dropMm: thickness }),
   z.strictObject({ kind: z.literal('upper-arm-joint'), offsetMm: vec3 }),
   z.strictObject({

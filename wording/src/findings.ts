@@ -31,6 +31,11 @@ export const NEED_WORDS: Readonly<Record<Verdict, string>> = {
 };
 const SPARE_PLACE = { 'under-bed': 'under the bed', tailgate: 'on the tailgate', inside: 'inside' } as const;
 const AXLE = { front: 'front', rear: 'rear', both: 'front and rear' } as const;
+const HOSE_WORDS = {
+  'brake-hose': 'brake hose',
+  'abs-lead': 'ABS lead',
+  'parking-cable': 'parking-brake cable',
+} as const;
 const AXLE_FIRST = { front: 'Front', rear: 'Rear' } as const;
 const SET_BY = {
   'drag-link-sleeve': 'at the drag-link sleeve',
@@ -45,6 +50,8 @@ const LIMITED = {
   'wheel-spacer': 'Wheel spacers',
 } as const;
 
+const ratioText = (ratio: number | null) =>
+  ratio === null ? 'the one that nobody has read' : formatDecimal(ratio, 2);
 /** Question of a variant field, in the platform's own words. */
 function fieldNames(fields: readonly string[], platform: Platform | null): string {
   return fields
@@ -214,7 +221,7 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       }`;
     }
     case 'tire-to-stop':
-      return `Clears over the travel that is used; at the solid stop the ${f.axle} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}. A stop extension or a relief ends it, more lift does not.`;
+      return `Clears in use; only beyond what a road brings together the ${f.axle} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}. A stop extension or a relief ends it, more lift does not.`;
     case 'structural-relief':
       return `Cutting the ${OBSTACLE_WORDS[f.obstacle]} is a structural change: refused without an engineer’s note.`;
     case 'front-rear-mismatch':
@@ -226,7 +233,11 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'spare-load':
       return `The spare weighs ${kg(f.massKg)}; its carrier ${SPARE_PLACE[f.place]} is rated ${kg(f.ratedKg)} and needs reinforcing.`;
     case 'hose-short':
-      return `${AXLE_FIRST[f.axle]} ${f.what === 'brake-hose' ? 'brake hose' : 'ABS lead'} is ${mm(f.shortMm)} too short at the end of the travel (${mm(f.freeMm)} free): it can tear. No drive before a longer one or a bracket is in.`;
+      return `${AXLE_FIRST[f.axle]} ${HOSE_WORDS[f.what]} is ${mm(f.shortMm)} too short at the end of the travel (${mm(f.freeMm)} free): it can tear. No drive before a longer one or a bracket is in.`;
+    case 'ratios-differ':
+      return `Front and rear axle would turn against each other: ${ratioText(f.front)} in front, ${ratioText(f.rear)} at the rear. Both ends take the same ratio, or neither.`;
+    case 'ratio-not-driven':
+      return `The ${f.axle} axle of this vehicle is not driven: a gear set ${ratioText(f.ratio)} has nothing to go into.`;
     case 'bar-link-angle':
       return f.valueDeg === null
         ? `${AXLE_FIRST[f.axle]} anti-roll link and its bar would not meet at this height: another length, or a drop bracket for the bar.`

@@ -14,4 +14,5 @@ export * from './platform';
 export * from './read-variant';
 export * from './repair';
 export * from './rolling';
+export * from './variant-platform';
 export * from './work';

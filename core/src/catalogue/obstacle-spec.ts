@@ -44,9 +44,10 @@ export type ReliefEffect =
   | { readonly kind: 'removes' }
   | { readonly kind: 'bump-stop'; readonly lowerMm: number }
   | { readonly kind: 'steering-stop'; readonly lessShare: number };
-/** Where a hose or lead is clipped: to the body and to what moves with the wheel; its free length between the clips, mm. */
+export const HOSES = ['brake-hose', 'abs-lead', 'parking-cable'] as const;
+/** Where a hose, lead or cable is clipped: to the body and to what moves with the wheel; its free length between the clips, mm. */
 export interface HoseRun {
-  readonly what: 'brake-hose' | 'abs-lead';
+  readonly what: (typeof HOSES)[number];
   readonly bodyClip: Vec3;
   readonly wheelClip: Vec3;
   readonly freeMm: number;

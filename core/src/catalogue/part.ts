@@ -35,8 +35,23 @@ export type PartEffect =
   | { readonly kind: 'hose'; readonly what: HoseRun['what']; readonly gainMm: number }
   /** length of the anti-roll bar's link against the stock one */
   | { readonly kind: 'bar-link'; readonly deltaMm: number }
+  /** the anti-roll bar's mounts on the frame lowered */
+  | { readonly kind: 'bar-mount'; readonly dropMm: number }
+  /** gearbox, transfer case or carrier bearing lowered: the flange of the axle's shaft goes down and its slope changes, + nose up */
+  | { readonly kind: 'shaft-flange'; readonly dropMm: number; readonly tiltDeg: number }
+  /** crown wheel and pinion of one axle */
+  | { readonly kind: 'axle-ratio'; readonly ratio: number }
   | { readonly kind: 'wheel-spacer'; readonly thicknessMm: number; readonly ownStuds: boolean }
   | { readonly kind: 'spare-carrier'; readonly ratedKg: number; readonly maxDiameterMm: number };
+
+/** Clicks or turns of an adjustable part: where, which way, and what its maker starts with. */
+export interface PartSettings {
+  readonly clicks: number;
+  readonly where: string;
+  readonly firmer: 'clockwise' | 'counter-clockwise';
+  /** clicks from fully soft that the maker starts with, by use */
+  readonly start: { readonly road: number; readonly load: number; readonly track: number };
+}
 
 /** Another part, by its code, or any part of a family. */
 export type PartRef = { readonly part: string } | { readonly family: PartFamily };
@@ -67,6 +82,8 @@ export interface Part {
   readonly excludes: readonly PartRef[];
   /** figures of the maker's leaflet for the joints this part makes or changes */
   readonly fasteners: readonly PartFastener[];
+  /** how it is set, where it can be: written where it is fitted and on the sheet that goes with it */
+  readonly settings?: PartSettings | undefined;
   readonly applications: readonly Application[];
   readonly operation: string;
   /** what the maker or the shop says about it: shown where it is chosen, at its step, and on paper */

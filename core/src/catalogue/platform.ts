@@ -1,5 +1,5 @@
 import type { Propshaft } from '../driveline';
-import type { Hardpoints } from '../suspension';
+import type { Axle, Hardpoints } from '../suspension';
 import type { FastenerCard } from './fasteners';
 import type { BarLink, HoseRun, ObstacleSpec } from './obstacle-spec';
 
@@ -14,6 +14,11 @@ export interface VariantOption {
   /** stock coil of this variant, N/mm */
   readonly frontRateNPerMm?: number | undefined;
   readonly rearRateNPerMm?: number | undefined;
+  /** this variant drives other axles than the rest */
+  readonly driven?: readonly Axle[] | undefined;
+  /** arches of this variant stand higher (+) over the hub, and everything of the body this far further from the tyre, mm */
+  readonly archMm?: number | undefined;
+  readonly roomMm?: number | undefined;
 }
 export interface VariantField {
   readonly key: string;
@@ -133,6 +138,8 @@ export interface Platform {
   readonly centreBoreMm: number;
   readonly minRimIn: number;
   readonly stud: HubStud;
+  /** axles that the engine drives; null while nobody has said */
+  readonly driven: readonly Axle[] | null;
   readonly axleRatios: readonly number[];
   /** gearbox ratios, first to top */
   readonly gears: readonly number[];

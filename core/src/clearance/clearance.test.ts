@@ -16,6 +16,7 @@ import {
   leastOver,
   finish,
   polarTable,
+  travelAt,
   usedWindow,
   wholeWindow,
   profileClearanceMm,
@@ -120,7 +121,7 @@ const table = (obstacles: Obstacle[]) => {
   return t;
 };
 const ends = { topMm: 70, bottomMm: -85, lock: 72 };
-const used = { bumpMm: 60, droopMm: 80 };
+const used = { bumpMm: 60, droopMm: 80, narrowing: 0 };
 
 describe('laws of rubbing', () => {
   it('a bigger or wider tyre, or one with mud lugs, never clears by more', () => {
@@ -158,6 +159,24 @@ describe('laws of rubbing', () => {
     );
     const to = (mm: number) => leastOver(t, mounted(tireBody(285, 860, false)), usedWindow(-mm, used, ends));
     expect(to(45)).toBeGreaterThan(to(0));
+  });
+  it('what a road brings together is less than every travel at every lock, and what full lock takes off counts from the ride height', () => {
+    const t = table(body);
+    const w = mounted(tireBody(285, 860, false));
+    const road = { ...used, narrowing: 0.5 };
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 40 }), (lift) => {
+        const [narrow, whole] = [road, used].map((u) => leastOver(t, w, usedWindow(-lift, u, ends)));
+        expect(narrow).toBeGreaterThanOrEqual(whole! - 1e-9);
+      }),
+    );
+    const window = usedWindow(-20, road, ends);
+    expect(travelAt(window, 0)).toEqual([-85, 40]);
+    expect(travelAt(window, 72)).toEqual([-60, 10]);
+    expect(travelAt(window, -72)).toEqual(travelAt(window, 72));
+    // a stop takes its travel away at every lock, not a share of it
+    expect(travelAt({ ...window, toMm: 15 }, 36)).toEqual([-85, 15]);
+    expect(travelAt({ ...window, toMm: 15 }, 72)).toEqual([-60, 10]);
   });
   it('to the stop, lift changes nothing, and an earlier stop never costs', () => {
     const t = table(body);
@@ -236,7 +255,7 @@ describe('laws of rubbing', () => {
     const t = table(body);
     const w = mounted(tireBody(285, 860, false));
     const exact = worst(w.tire, body, evenGrid(-41.3, 33.7, 31));
-    expect(leastOver(t, w, { fromMm: -41.3, toMm: 33.7, lock: 72 })).toBeCloseTo(exact, 0);
+    expect(leastOver(t, w, { fromMm: -41.3, toMm: 33.7, lock: 72, narrows: null })).toBeCloseTo(exact, 0);
   });
   it('refines where the sign changes, and the share of the map settles', () => {
     const input = { model, ...mounted(tireBody(285, 882, false)), obstacles: body };

@@ -8,9 +8,12 @@ import { leastOver, worstOver, type Window } from './worst-over';
 export interface UsedTravel {
   readonly bumpMm: number;
   readonly droopMm: number;
+  /** share of the travel that full lock takes off it; 0: full lock and full bump come together */
+  readonly narrowing: number;
 }
-export const USED_TRAVEL: UsedTravel = { bumpMm: 60, droopMm: 80 }; // daily driving with some trail
-export const USED_TRAVEL_ROCK: UsedTravel = { bumpMm: 80, droopMm: 110 }; // rock and trail flexes the axle further
+export const USED_TRAVEL: UsedTravel = { bumpMm: 60, droopMm: 80, narrowing: 0.5 }; // daily driving with some trail
+// rock and trail flexes the axle further, and at full lock too
+export const USED_TRAVEL_ROCK: UsedTravel = { bumpMm: 80, droopMm: 110, narrowing: 0 };
 /** lift, stop and size are found to this, mm */
 export const FOUND_TO_MM = 0.25;
 export const MOST_LIFT_MM = 160;
@@ -46,11 +49,22 @@ export const usedWindow = (rideZMm: number, used: UsedTravel, ends: AxleEnds): W
   fromMm: Math.max(ends.bottomMm, rideZMm - used.droopMm),
   toMm: Math.min(ends.topMm, rideZMm + used.bumpMm),
   lock: ends.lock,
+  narrows:
+    used.narrowing > 0
+      ? {
+          rideZMm,
+          bumpMm: used.bumpMm,
+          droopMm: used.droopMm,
+          fullLock: ends.lock,
+          share: used.narrowing,
+        }
+      : null,
 });
 export const wholeWindow = (ends: AxleEnds): Window => ({
   fromMm: ends.bottomMm,
   toMm: ends.topMm,
   lock: ends.lock,
+  narrows: null,
 });
 
 /** The smallest value in [low, high] for which `holds`, to FOUND_TO_MM; it holds at `high` and, once it does, stays so. */

@@ -6,6 +6,25 @@ export interface Window {
   readonly fromMm: number;
   readonly toMm: number;
   readonly lock: number;
+  /** the wheels of a road are not at full lock and at full travel at once; null: every travel counts at every lock */
+  readonly narrows: Narrowing | null;
+}
+/** Toward full lock the reach either way of the ride height closes in, by this share of it at full lock. */
+export interface Narrowing {
+  readonly rideZMm: number;
+  readonly bumpMm: number;
+  readonly droopMm: number;
+  readonly fullLock: number;
+  readonly share: number;
+}
+/** The travel of a window that counts at one lock, mm from design: reach × (1 − share · |lock share|²) either way, inside
+ *  what the axle has.
+ *  @example travelAt({ fromMm: -80, toMm: 60, lock: 40, narrows: { rideZMm: 0, bumpMm: 60, droopMm: 80, fullLock: 40, share: 0.5 } }, 40) // [-40,30] */
+export function travelAt({ fromMm, toMm, narrows }: Window, across: number): readonly [number, number] {
+  if (!narrows || narrows.fullLock === 0) return [fromMm, toMm];
+  const { rideZMm, bumpMm, droopMm, fullLock, share } = narrows;
+  const reach = 1 - share * Math.min(1, Math.abs(across / fullLock)) ** 2;
+  return [Math.max(fromMm, rideZMm - droopMm * reach), Math.min(toMm, rideZMm + bumpMm * reach)];
 }
 export interface WindowWorst {
   readonly clearanceMm: number;
@@ -51,11 +70,10 @@ export function worstOver(
   only: (obstacle: number) => boolean = () => true,
 ): readonly WindowWorst[] {
   const columns = t.grid.across.length;
-  const rows = stops(t.grid.zMm, window.fromMm, window.toMm);
-  const cols =
-    t.grid.acrossIs === 'other-wheel-mm'
-      ? stops(t.grid.across, window.fromMm, window.toMm)
-      : stops(t.grid.across, -window.lock, window.lock);
+  const roll = t.grid.acrossIs === 'other-wheel-mm';
+  const cols = roll
+    ? stops(t.grid.across, window.fromMm, window.toMm)
+    : stops(t.grid.across, -window.lock, window.lock);
   const base = (cell: number, state: number) => ((t.first[cell] ?? 0) + state) * t.points;
   const worst = t.obstacles.map(() => ({
     mm: Infinity,
@@ -104,8 +122,10 @@ export function worstOver(
   );
   const moving = asked.filter((k) => !t.constant[k]);
   const [mixedRho, mixedAlong] = [new Float64Array(t.points), new Float64Array(t.points)];
-  for (const r of rows)
-    for (const c of cols) {
+  const rowsAt = (c: Stop) =>
+    stops(t.grid.zMm, ...(roll ? ([window.fromMm, window.toMm] as const) : travelAt(window, c.value)));
+  for (const c of cols)
+    for (const r of rowsAt(c)) {
       const corner = r.at * columns + c.at;
       const states = t.states[corner] ?? 0;
       if (states === 0) continue;
@@ -148,9 +168,19 @@ export function worstOver(
   // parabola through three columns, and measured against the profile.
   const [oneRho, oneAlong, one] = [new Float64Array(1), new Float64Array(1), nearestOf(1)];
   const onePoint = (k: number) => ({ from: [0, 1], obstacles: [0], insideRim: [insideRim[k] ?? false] });
-  const placed = (k: number, row: Stop, column: number, state: number, point: number) => {
+  // where the travel that counts ends, it ends elsewhere in the next column: the edge itself is followed
+  const onEdge = (row: Stop, from: number, column: number): Stop => {
+    const across = (j: number) => t.grid.across[j] ?? 0;
+    const own = travelAt(window, across(from));
+    const end = own.findIndex((mm) => Math.abs(mm - row.value) < 1e-9);
+    return end < 0 || !window.narrows
+      ? row
+      : (stops(t.grid.zMm, travelAt(window, across(column))[end] ?? row.value, Infinity)[0] ?? row);
+  };
+  const placed = (k: number, at: Stop, from: number, column: number, state: number, point: number) => {
     if (column < 0 || column >= columns) return null;
     if (Math.abs(t.grid.across[column] ?? 0) > window.lock + 1e-9) return null;
+    const row = onEdge(at, from, column);
     const cell = row.at * columns + column;
     const above = row.part > 0 ? cell + columns : cell;
     if ((t.states[cell] ?? 0) <= state || (t.states[above] ?? 0) <= state) return null;
@@ -164,7 +194,7 @@ export function worstOver(
   return worst.map(({ mm, zMm, across, point, row, column, state }, k) => {
     const steers = t.grid.acrossIs !== 'other-wheel-mm' && row !== null && column >= 0;
     const [before, here, after] = [-1, 0, 1].map((d) =>
-      steers ? placed(k, row, column + d, state, point) : null,
+      steers ? placed(k, row, column, column + d, state, point) : null,
     );
     let least = mm;
     if (before && here && after)

@@ -13,6 +13,15 @@ export interface Propshaft {
   /** what a joint may bend at ride height, degrees */
   readonly limitDeg: number;
 }
+/** The shaft with its body end lowered, and its flange tilted, + nose up. */
+export const withFlange = (
+  shaft: Propshaft,
+  by: { readonly dropMm: number; readonly tiltDeg: number },
+): Propshaft => ({
+  ...shaft,
+  flangeAt: [shaft.flangeAt[0], shaft.flangeAt[1], shaft.flangeAt[2] - by.dropMm],
+  flange: { ...shaft.flange, sideDeg: shaft.flange.sideDeg + by.tiltDeg },
+});
 /** How a shaft lies at a pose of its axle. A wheel that goes up carries the pinion with it; an axle that pitches turns it. */
 export function propshaftAt(
   shaft: Propshaft,

@@ -50,6 +50,8 @@ export function checkGearing(
   section: TireSection,
   check: TireCheck,
   written: string,
+  /** what the driven axles turn with after the plan; null while nobody knows */
+  after: number | null,
 ): GearingCheck {
   const { platform } = vehicle;
   const { front, rear } = check;
@@ -122,7 +124,7 @@ export function checkGearing(
     cruisingKmh: check.cruisingKmh,
     rows,
     inVehicle: axleRatio,
-    after: section.newAxleRatio ?? axleRatio,
+    after,
     restoring:
       axleRatio === null
         ? null
@@ -145,7 +147,7 @@ export function checkGearing(
       revsPerKm,
       revsPerMile: explain('revs-per-mile', 'per-mile', 'revs-per-mile', { 'per-km': revsPerKm }),
       pressure: { front: front.pressure, rear: rear.pressure },
-      axleRatio: section.newAxleRatio ?? axleRatio,
+      axleRatio: after,
       at50: trueSpeedFigure(50, was, is),
       at100: trueSpeedFigure(100, was, is),
       odometer: explain('odometer', 'km', 'speedometer', {

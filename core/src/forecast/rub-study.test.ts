@@ -70,12 +70,12 @@ const both = catalogue.platforms.flatMap((p) => [[p.code, 'front'] as const, [p.
 
 describe('obstacles of the demo platforms', () => {
   it.each(both)(
-    '%s %s: as built its own tyre clears everything, to the solid stop; bigger ones never by more',
+    '%s %s: as built its own tyre clears in every pose; bigger ones never by more',
     (code, axle) => {
-      const sizes = [0, 25, 50, 90].map((more) => stockTire(code, more));
+      const sizes = [0, 25, 50, 90, 140].map((more) => stockTire(code, more));
       const list = checked(plain(code, axle), sizes);
       expect(list[0]!.clears).toBe(true);
-      expect(list[0]!.nearestToStop.toStop.clearanceMm).toBeGreaterThan(3);
+      expect(list[0]!.nearestToStop.toStop.clearanceMm).toBeGreaterThanOrEqual(0);
       // what counts is the room over each obstacle's own margin; a third of a millimetre for reading between poses
       const spare = (c: (typeof list)[number]) => [
         c.nearest.used.clearanceMm - c.nearest.marginMm,
@@ -117,7 +117,7 @@ const study = (tire: TireAsked, input = halder) => {
 };
 
 describe('a rub study', () => {
-  const s = study(stockTire('corvane-halder', 30));
+  const s = study(stockTire('corvane-halder', 60));
   const seam = s.obstacles.find((o) => o.kind === 'pinch-seam')!;
   it('has a full map of travel and lock, gravest obstacle first, and says where', () => {
     expect([s.map.grid.zMm.length, s.map.grid.across.length]).toEqual([41, 41]);
@@ -131,7 +131,7 @@ describe('a rub study', () => {
   it('each cure does what it says: reliefs leave what they promise, lift clears, offset goes the right way', () => {
     const [relief] = seam.cures.flatMap((c) => (c.by === 'relief' ? [c] : []));
     if (!relief) throw new Error('no relief');
-    const folded = study(stockTire('corvane-halder', 30), {
+    const folded = study(stockTire('corvane-halder', 60), {
       ...halder,
       reliefs: [{ axle: 'front', obstacle: 'pinch-seam', relief: relief.relief.code }],
     });
@@ -153,7 +153,7 @@ describe('a rub study', () => {
     expect(s.obstacles.find((o) => o.kind === 'upper-arm')!.liftHelps).toBe(false);
   });
   it('a relief that takes the obstacle off takes it off the list', () => {
-    const off = study(stockTire('corvane-halder', 30), {
+    const off = study(stockTire('corvane-halder', 60), {
       ...halder,
       reliefs: [{ axle: 'front', obstacle: 'flap', relief: 'remove-flap' }],
     });
@@ -161,7 +161,7 @@ describe('a rub study', () => {
     expect(s.obstacles.some((o) => o.kind === 'flap')).toBe(true);
   });
   it('stops take travel and lock, and clearance with it never falls', () => {
-    const stopped = study(stockTire('corvane-halder', 30), {
+    const stopped = study(stockTire('corvane-halder', 60), {
       ...halder,
       reliefs: [
         { axle: 'front', obstacle: null, relief: 'stop-25' },
@@ -192,7 +192,7 @@ describe('a rub study', () => {
     }
   });
   it('tells a coarse map first, and can be left at any step', () => {
-    const steps = rubStudy({ ...halder, tire: stockTire('corvane-halder', 30) });
+    const steps = rubStudy({ ...halder, tire: stockTire('corvane-halder', 60) });
     const told: RubProgress[] = [];
     for (let step = steps.next(); !step.done && told.length < 14; step = steps.next()) told.push(step.value);
     expect(told[0]).toMatchObject({ stage: 'coarse', done: 1 });

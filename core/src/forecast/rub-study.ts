@@ -14,6 +14,7 @@ import {
   type FineCell,
   type FrontierPoint,
   type RubMap,
+  type Window,
 } from '../clearance';
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault, RideHeightFault } from '../suspension';
@@ -51,8 +52,8 @@ export interface RubStudy {
   readonly todayZMm: number;
   readonly ends: RubAxle['ends'];
   readonly topBy: string;
-  readonly usedFromMm: number;
-  readonly usedToMm: number;
+  /** travel and lock that the uses of the brief bring together */
+  readonly usedWindow: Window;
   readonly marginMm: number;
   readonly toleranceMm: number;
   readonly map: RubMap;
@@ -116,8 +117,7 @@ export function* rubStudy(
       todayZMm: a.todayZMm,
       ends: a.ends,
       topBy: a.topBy,
-      usedFromMm: a.usedWindow.fromMm,
-      usedToMm: a.usedWindow.toMm,
+      usedWindow: a.usedWindow,
       marginMm: a.marginMm,
       toleranceMm: tireToleranceMm(input.tire),
       map,

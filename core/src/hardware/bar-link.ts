@@ -25,7 +25,7 @@ export function barLinkState(
   const pose = poseAt(model, zMm);
   if (!pose.ok) return null;
   const end = wheelEndAt(model, link, pose.value);
-  const pivot: Vec3 = [link.barPivot[0], link.barPivot[1], link.barPivot[2] - pivotDropMm];
+  const pivot = lowered(link.barPivot, pivotDropMm);
   const arm = planar(sub(link.armEnd, link.barPivot));
   const lengthMm = planar(sub(link.armEnd, link.wheelEnd)).length + longerMm;
   const way = planar(sub(end, pivot));
@@ -37,12 +37,17 @@ export function barLinkState(
   const square = (arm.length ** 2 + stock ** 2 - design.length ** 2) / (2 * arm.length * stock);
   return { fromSquareDeg: (Math.acos(cosine) - Math.acos(Math.max(-1, Math.min(1, square)))) * DEG_PER_RAD };
 }
-/** Change of the link's length that brings the stock angle back at a travel, mm: + longer. */
-export function restoringLinkMm(model: SuspensionModel, link: BarLinkSpec, zMm: number): number | null {
+/** Change of the link's length that brings the stock angle back at a travel, mm: + longer. `pivotDropMm` of a drop bracket. */
+export function restoringLinkMm(
+  model: SuspensionModel,
+  link: BarLinkSpec,
+  zMm: number,
+  pivotDropMm = 0,
+): number | null {
   const pose = poseAt(model, zMm);
   if (!pose.ok) return null;
   const end = wheelEndAt(model, link, pose.value);
-  const way = planar(sub(end, link.barPivot));
+  const way = planar(sub(end, lowered(link.barPivot, pivotDropMm)));
   const arm = planar(sub(link.armEnd, link.barPivot));
   const stock = planar(sub(link.armEnd, link.wheelEnd));
   const design = planar(sub(link.wheelEnd, link.barPivot));
@@ -56,4 +61,5 @@ function wheelEndAt(model: SuspensionModel, link: BarLinkSpec, pose: Pose): Vec3
   const arm = link.wheelEndOn === 'lower' ? model.arms.lower : undefined;
   return arm ? onArm(model, arm, link.wheelEnd, pose).at : carried(pose, link.wheelEnd);
 }
+const lowered = (p: Vec3, mm: number): Vec3 => [p[0], p[1], p[2] - mm];
 const planar = (v: Vec3) => ({ x: v[0], z: v[2], length: Math.hypot(v[0], v[2]) });

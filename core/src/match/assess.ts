@@ -1,4 +1,4 @@
-import type { Catalogue, KnownVehicle, OpenQuestion } from '../catalogue';
+import { drivenAxles, type Catalogue, type KnownVehicle, type OpenQuestion } from '../catalogue';
 import {
   checkGearing,
   readCandidates,
@@ -14,6 +14,7 @@ import {
   knownVehicle,
   needsOf,
   planCase,
+  ratioAfter,
   type CaseOptions,
   type Need,
   type PlanCase,
@@ -98,7 +99,15 @@ export function assessCase(c: PlanCase): Assessment {
       return candidates();
     },
     clearance: { front: c.axles.front.clearance(), rear: c.axles.rear.clearance() },
-    gearing: check ? checkGearing(vehicle, job.tire, check, formatTireSize(check.front.target.size)) : null,
+    gearing: check
+      ? checkGearing(
+          vehicle,
+          job.tire,
+          check,
+          formatTireSize(check.front.target.size),
+          ratioAfter(c, drivenAxles(vehicle)?.at(-1) ?? 'rear'),
+        )
+      : null,
     ride: { today: frequencies(c, 'today'), planned: frequencies(c, 'planned') },
     fitted: c.fitted,
     chosen: c.chosen,

@@ -4,6 +4,7 @@ import { camberReach, casterReach } from './alignment-reach';
 import { archCover } from './arch-cover';
 import { axleCentre } from './axle-centre';
 import { axleLoad } from './axle-load';
+import { axleRatio } from './axle-ratio';
 import { barLink } from './bar-link';
 import { calibration } from './calibration';
 import { changedBefore } from './changed-before';
@@ -49,6 +50,7 @@ export const RULES = [
   archCover,
   axleCentre,
   axleLoad,
+  axleRatio,
   barLink,
   calibration,
   changedBefore,

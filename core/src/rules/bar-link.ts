@@ -15,15 +15,20 @@ export interface BarLinkAngle {
   readonly changeMm: number | null;
 }
 const linkOf = (a: AxlePlan, c: PlanCase) =>
-  a.keep('bar link', effectsOfKind(c.planned, a.axle, 'bar-link'), () => linkAt(a, c));
+  a.keep(
+    'bar link',
+    [effectsOfKind(c.planned, a.axle, 'bar-link'), effectsOfKind(c.planned, a.axle, 'bar-mount')],
+    () => linkAt(a, c),
+  );
 function linkAt(a: AxlePlan, c: PlanCase) {
   const link = c.vehicle.platform[a.axle].barLink;
   const rub = a.rub();
   if (!link || !rub.ok) return null;
   const { setup, rideZMm } = rub.value;
   const longerMm = effectsOfKind(c.planned, a.axle, 'bar-link').reduce((s, e) => s + e.deltaMm, 0);
-  const state = barLinkState(setup.model, link, rideZMm, longerMm);
-  const whole = restoringLinkMm(setup.model, link, rideZMm);
+  const dropMm = effectsOfKind(c.planned, a.axle, 'bar-mount').reduce((s, e) => s + e.dropMm, 0);
+  const state = barLinkState(setup.model, link, rideZMm, longerMm, dropMm);
+  const whole = restoringLinkMm(setup.model, link, rideZMm, dropMm);
   const changeMm = whole === null || Math.abs(whole - longerMm) < TRIFLE_MM ? null : whole - longerMm;
   const figure: Figure | null =
     state &&

@@ -4,5 +4,6 @@ export * from './all-rules';
 export * from './needs';
 export * from './manners';
 export { adjusterLeftDeg, shortOfWindow } from './alignment-reach';
+export { ratioAfter } from './axle-ratio';
 export { dayAfter } from './delivery';
 export { spareFits, spareRoom } from './spare';

@@ -11,7 +11,7 @@ export type OpenPriceFinding =
   | { readonly code: 'wheel-not-priced' }
   /** a line of one's own that nobody has named a price for */
   | { readonly code: 'line-not-priced'; readonly what: string }
-  /** another axle ratio is planned; the catalogue has no sets, so neither parts nor hours are in the total */
+  /** another axle ratio is planned and no set of it is on the list, so neither parts nor hours are in the total */
   | { readonly code: 'ratio-not-priced'; readonly from: number | null; readonly to: number };
 
 /** What is wanted and stands on no line of the parts list: the total says so. */
@@ -49,7 +49,8 @@ export const openPrices = rule<OpenPriceFinding>({
       if (line.priceMinor === null)
         out.push({ axle: line.axle ?? 'both', finding: { code: 'line-not-priced', what: line.what } });
     const { axleRatio: from, newAxleRatio: to } = tire;
-    if (to !== null && to !== from) out.push({ finding: { code: 'ratio-not-priced', from, to } });
+    const priced = c.chosen.some((p) => p.part.family === 'axle-ratio');
+    if (to !== null && to !== from && !priced) out.push({ finding: { code: 'ratio-not-priced', from, to } });
     return out;
   },
 });

@@ -1,4 +1,4 @@
-import { openQuestions, type Catalogue, type KnownVehicle, type OpenQuestion } from '../catalogue';
+import { asVariant, openQuestions, type Catalogue, type KnownVehicle, type OpenQuestion } from '../catalogue';
 import {
   forecastAxle,
   loadedTodayMm,
@@ -90,7 +90,8 @@ export function knownVehicle(
   catalogue: Pick<Catalogue, 'platforms'>,
 ): KnownVehicle | null {
   const platform = catalogue.platforms.find((p) => p.code === job.vehicle.platform);
-  return platform ? { platform, year: job.vehicle.year, variant: job.vehicle.variant } : null;
+  const { year, variant } = job.vehicle;
+  return platform ? { platform: asVariant(platform, variant), year, variant } : null;
 }
 
 /** A round of the tape on a known vehicle, a sloping floor taken out. `loadedMm`: loaded radius of the tyre it stood on. */

@@ -1,7 +1,9 @@
-import { cardanPair, propshaftAt } from '../driveline';
+import { cardanPair, propshaftAt, withFlange } from '../driveline';
 import { computed, explain, given, PROPSHAFT_LEAST_DEG, PROPSHAFT_RIPPLE, type Figure } from '../evidence';
 import { DEFAULT_CRUISING_KMH, loadedTodayMm } from '../forecast';
 import type { Axle, Pose } from '../suspension';
+import { effectsOfKind } from '../vehicle';
+import { ratioAfter } from './axle-ratio';
 import type { AxlePlan, PlanCase } from './plan-case';
 import { onEachAxle, rule, type Raised } from './rule';
 
@@ -25,16 +27,16 @@ export type PropshaftFinding =
 
 /** The shaft to a solid axle, today and planned: how unevenly it turns, and how far each joint bends. */
 function shaftOf(a: AxlePlan, c: PlanCase) {
-  const { propshaft } = c.vehicle.platform[a.axle];
+  const { axle } = a;
+  const { propshaft } = c.vehicle.platform[axle];
   const f = a.forecast();
   if (!propshaft || !f.ok) return null;
   const kmh = c.job.brief.cruisingKmh ?? DEFAULT_CRUISING_KMH;
-  const { newAxleRatio, axleRatio } = c.job.tire;
-  const known = newAxleRatio ?? axleRatio;
+  const known = ratioAfter(c, axle);
   const ratio = known ?? Math.max(...c.vehicle.platform.axleRatios);
-  const today = loadedTodayMm(c.job.tire, c.vehicle, a.axle);
+  const today = loadedTodayMm(c.job.tire, c.vehicle, axle);
   const rolling =
-    c.tires.check?.[a.axle].figures.rolling.target ??
+    c.tires.check?.[axle].figures.rolling.target ??
     (today === null ? null : given('loaded-radius', today, 'mm', 'today’s tyre'));
   if (!rolling) return null;
   const speed = explain('propshaft-speed', 'rpm', 'propshaft-speed', {
@@ -48,8 +50,10 @@ function shaftOf(a: AxlePlan, c: PlanCase) {
     ),
   });
   const at = (pose: Pose, which: 'today' | 'planned') => {
-    const { shaft, pinion } = propshaftAt(propshaft, pose);
-    const { flange } = propshaft;
+    const on = effectsOfKind(which === 'today' ? c.fitted : c.planned, axle, 'shaft-flange');
+    const lies = on.reduce(withFlange, propshaft);
+    const { shaft, pinion } = propshaftAt(lies, pose);
+    const { flange } = lies;
     const pair = cardanPair(flange, shaft, pinion, speed.value);
     const slope = (name: 'shaft-slope' | 'pinion-slope', deg: number) =>
       computed(name, deg, 'deg', [], { formula: 'carrier-pose', from: which });

@@ -39,6 +39,8 @@ export type AxleEffect =
       readonly table?: readonly (readonly [number, number])[] | undefined;
     }
   | { readonly kind: 'subframe-drop'; readonly dropMm: number }
+  /** seats, links' ends, track bar, drag link and stops of a beam lowered together: it sits lower, its geometry stays */
+  | { readonly kind: 'relocation'; readonly dropMm: number }
   | { readonly kind: 'differential-drop'; readonly dropMm: number }
   | { readonly kind: 'upper-arm-joint'; readonly offsetMm: Vec3 }
   | {
@@ -112,6 +114,7 @@ const ACTS: readonly AxleEffect['kind'][] = [
   'add-a-leaf',
   'preload-spacer',
   'subframe-drop',
+  'relocation',
   'move-point',
   'upper-arm-joint',
   'link-length',
@@ -171,6 +174,13 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
         ...setup,
         subframeDropMm: setup.subframeDropMm + effect.dropMm,
       });
+    case 'relocation':
+      return model.beam
+        ? Object.keys(model.body).reduce((s, p) => withPoint(s, p, down(effect.dropMm)), {
+            ...setup,
+            stopLowerMm: setup.stopLowerMm + effect.dropMm,
+          })
+        : setup;
     case 'differential-drop':
       return withPoint(setup, 'cvInner', down(effect.dropMm));
     case 'upper-arm-joint':

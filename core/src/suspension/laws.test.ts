@@ -69,6 +69,21 @@ describe.each(AXLES)('laws of $code $axle ($kind)', ({ code, axle }) => {
       { numRuns: 12 },
     );
   });
+  it('a relocation set lowers a beam by as much as it says and leaves its geometry; it does nothing to a wheel of its own', () => {
+    const stock = stockOf(code, axle);
+    const moved = applyEffect(stock, { kind: 'relocation', dropMm: 40 });
+    if (!model.beam) {
+      expect(moved).toEqual(stock);
+      return;
+    }
+    const load = specOf(code, axle).sprungLoadN;
+    const [was, is] = [stock, moved].map((s) => ok(rideHeight(s, load)));
+    expect(is!.zMm).toBeCloseTo(was!.zMm - 40, 3);
+    const [a, b] = [axleFigures(stock.model, was!.pose), axleFigures(moved.model, is!.pose)];
+    expect(b.pitchDeg).toBeCloseTo(a.pitchDeg, 4);
+    for (const i of [0, 1] as const) expect(is!.pose.shift[i]).toBeCloseTo(was!.pose.shift[i], 3);
+    expect(moved.stopLowerMm).toBe(stock.stopLowerMm + 40);
+  });
   it('every link keeps its length over the whole stroke', () => {
     for (const { pose } of sweepTravel(model, -60, 55, 24).points)
       for (const l of model.links) {

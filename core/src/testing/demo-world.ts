@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   emptySections,
+  knownVehicle,
   listed,
   roundToday,
   type Catalogue,
@@ -67,11 +68,7 @@ export function plainJob(platform: string, build: readonly string[] = []): JobSe
     },
   };
 }
-export const vehicleOf = (job: JobSections): KnownVehicle => ({
-  platform: platformOf(job.vehicle.platform!),
-  year: job.vehicle.year,
-  variant: job.vehicle.variant,
-});
+export const vehicleOf = (job: JobSections): KnownVehicle => knownVehicle(job, catalogue)!;
 
 /** The job with this in its round of the tape before the work. */
 export const withTape = (job: JobSections, change: Partial<TapeRound>): JobSections => ({

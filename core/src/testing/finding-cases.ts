@@ -27,6 +27,7 @@ import {
   coilSpacer,
   withTire,
   LOADED,
+  type Change,
   type Situation,
 } from './situations';
 
@@ -153,6 +154,15 @@ const rearRate = (share: number) =>
       },
       { family: 'coil', axle: 'rear' },
     ),
+  );
+const RATIO = (ratio: number) => ({ kind: 'axle-ratio', ratio }) as const;
+/** A vehicle whose two driven axles turn with 3.73. */
+const geared = (...changes: readonly Change[]) =>
+  on(
+    HALDER,
+    platform((p) => ({ ...p, driven: ['front', 'rear'] })),
+    tire({ axleRatio: 3.73 }),
+    ...changes,
   );
 const hub = (by: number) => platformOf(HALDER).centreBoreMm + by;
 
@@ -602,6 +612,24 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     'ask',
     () => withTire(LOADED, tire({ wheelWidthIn: 8 })),
     () => withTire(LOADED, tire({ wheelCode: 'LW-618' })),
+  ),
+  'ratios-differ': pair(
+    'no',
+    () => geared(effect(RATIO(4.1), { family: 'axle-ratio', axle: 'rear' })),
+    () => geared(effect(RATIO(4.1), { family: 'axle-ratio', axle: 'both' })),
+  ),
+  'ratio-not-driven': pair(
+    'no',
+    () =>
+      geared(
+        platform((p) => ({ ...p, driven: ['rear'] })),
+        effect(RATIO(4.1), { family: 'axle-ratio', axle: 'front' }),
+      ),
+    () =>
+      geared(
+        platform((p) => ({ ...p, driven: ['rear'] })),
+        effect(RATIO(4.1), { family: 'axle-ratio', axle: 'rear' }),
+      ),
   ),
   'ratio-not-priced': pair(
     'ask',

@@ -15,6 +15,9 @@ const BESIDE_THE_AXLE: readonly PartEffect['kind'][] = [
   'mass',
   'hose',
   'bar-link',
+  'bar-mount',
+  'shaft-flange',
+  'axle-ratio',
   'wheel-spacer',
   'spare-carrier',
 ];

@@ -1,4 +1,4 @@
-import type { AxleSpec, KnownVehicle } from '../catalogue';
+import { chosenOptions, type AxleSpec, type KnownVehicle } from '../catalogue';
 import {
   stopsOf,
   type Axle,
@@ -18,9 +18,7 @@ export function stockCase(
 ): Omit<AxleCase, 'fitted' | 'loadN'> & { readonly variantKg: number } {
   const { platform } = vehicle;
   const spec = platform[axle];
-  const options = platform.variantFields.flatMap((f) =>
-    f.options.filter((o) => o.value === vehicle.variant[f.key]),
-  );
+  const options = chosenOptions(vehicle);
   const [kgKey, rateKey] =
     axle === 'front' ? (['frontKg', 'frontRateNPerMm'] as const) : (['rearKg', 'rearRateNPerMm'] as const);
   const variantKg = options.reduce((sum, o) => sum + (o[kgKey] ?? 0), 0);

@@ -16,6 +16,7 @@ export interface Step {
 /** typing in one place within this long is one step */
 const ONE_STEP_MS = 1200;
 const MOST_STEPS = 200;
+const KEEP_AFTER_MS = 400;
 /** of what lies in the tab's store; steps of another shape are not taken */
 const SHAPE = 2;
 interface Kept {
@@ -29,11 +30,20 @@ export class Undo {
   private readonly back = signal<readonly Step[]>([]);
   private readonly forth = signal<readonly Step[]>([]);
   private job: string | null = null;
+  /** a write that waits */
+  private later: ReturnType<typeof setTimeout> | undefined;
   readonly canUndo = computed(() => this.back().length > 0);
   readonly canRedo = computed(() => this.forth().length > 0);
 
+  constructor() {
+    addEventListener('pagehide', () => {
+      this.write();
+    });
+  }
+
   /** Begins with what this tab left of the job. */
   begin(job: string): void {
+    this.write();
     this.job = job;
     const kept = recall(keyOf(job));
     this.back.set(kept?.back ?? []);
@@ -67,18 +77,23 @@ export class Undo {
     }
     return step;
   }
-  /** There are many steps, and nobody waits for it. */
+  /** There are many steps, and nobody waits for it: written when a person pauses, and before the page goes. */
   private keep(): void {
-    const { job } = this;
-    setTimeout(() => {
-      if (job === null || job !== this.job) return;
-      try {
-        const kept: Kept = { shape: SHAPE, back: this.back(), forth: this.forth() };
-        sessionStorage.setItem(keyOf(job), JSON.stringify(kept));
-      } catch {
-        // private windows and full disks: undo ends with the tab
-      }
-    });
+    clearTimeout(this.later);
+    this.later = setTimeout(() => {
+      this.write();
+    }, KEEP_AFTER_MS);
+  }
+  private write(): void {
+    clearTimeout(this.later);
+    if (this.job === null || this.later === undefined) return;
+    this.later = undefined;
+    try {
+      const kept: Kept = { shape: SHAPE, back: this.back(), forth: this.forth() };
+      sessionStorage.setItem(keyOf(this.job), JSON.stringify(kept));
+    } catch {
+      // private windows and full disks: undo ends with the tab
+    }
   }
 }
 const keyOf = (job: string) => `rigger.steps.${job}`;

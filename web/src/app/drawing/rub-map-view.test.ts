@@ -23,8 +23,7 @@ const study = {
     },
   ],
   marginMm: 10,
-  usedFromMm: -60,
-  usedToMm: 40,
+  usedWindow: { fromMm: -60, toMm: 40, lock: 35, narrows: null },
   acrossIs: 'rack-mm',
 } as unknown as RubStudy;
 

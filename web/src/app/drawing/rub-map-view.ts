@@ -9,7 +9,7 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import type { RubStudy } from '@rigger/core';
+import { travelAt, type RubStudy } from '@rigger/core';
 import { Theme } from '../data/theme';
 
 /** depth of a rub that is drawn darkest, mm */
@@ -166,7 +166,7 @@ export class RubMapView {
       '--rust',
       '--map-deep',
     ].map(colour);
-    const { map, fine, marginMm, usedFromMm, usedToMm, acrossIs } = this.study();
+    const { map, fine, marginMm, usedWindow, acrossIs } = this.study();
     const { zMm, across } = map.grid;
     const [rows, columns] = [zMm.length, across.length];
     const [w, h] = [width - LEFT - RIGHT, height - TOP - BOTTOM];
@@ -237,12 +237,18 @@ export class RubMapView {
     ctx.setLineDash([6, 4]);
     ctx.lineWidth = 1.6;
     const roll = acrossIs === 'other-wheel-mm';
-    ctx.strokeRect(
-      roll ? xOf(usedFromMm) : LEFT + 2,
-      yOf(usedToMm),
-      roll ? xOf(usedToMm) - xOf(usedFromMm) : w - 4,
-      yOf(usedFromMm) - yOf(usedToMm),
-    );
+    const { fromMm, toMm } = usedWindow;
+    if (roll) ctx.strokeRect(xOf(fromMm), yOf(toMm), xOf(toMm) - xOf(fromMm), yOf(fromMm) - yOf(toMm));
+    else {
+      const edge = (end: 0 | 1) =>
+        across.map(
+          (v) => [right === left ? LEFT + w / 2 : xOf(v), yOf(travelAt(usedWindow, v)[end])] as const,
+        );
+      ctx.beginPath();
+      for (const [x, y] of [...edge(1), ...edge(0).reverse()]) ctx.lineTo(x, y);
+      ctx.closePath();
+      ctx.stroke();
+    }
     ctx.setLineDash([]);
     const family = css.getPropertyValue('--text');
     ctx.font = `12px ${family}`;
