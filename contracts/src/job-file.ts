@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { JobSectionsSchema } from './job';
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 6;
+export const JOB_FILE_VERSION = 7;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** The rows of a list with fields that they lack; what is no list or no row is left for the schema to name. */
@@ -71,6 +71,9 @@ const withFreeLines = (d: Loose): Loose => ({
   ...d,
   items: gaining(d.items, { takenOver: '' }),
 });
+/** Of version 6 as version 7 has them: what comes off in the build, and what was said to what is advised. */
+const withComesOff = (d: Loose): Loose => ({ ...d, changes: gaining(d.changes, { comesOff: false }) });
+const withDecisions = (d: Loose): Loose => ({ decisions: {}, ...d });
 /** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
 function newest(file: unknown): unknown {
   if (!isRecord(file) || !isRecord(file.sections)) return file;
@@ -113,6 +116,15 @@ function newest(file: unknown): unknown {
     const { build } = sections;
     sections = { ...sections, ...(isRecord(build) ? { build: withFreeLines(build) } : {}) };
     version = 6;
+  }
+  if (version === 6) {
+    const { build, vehicle } = sections;
+    sections = {
+      ...sections,
+      ...(isRecord(build) ? { build: withDecisions(build) } : {}),
+      ...(isRecord(vehicle) ? { vehicle: withComesOff(vehicle) } : {}),
+    };
+    version = 7;
   }
   return { ...file, version, sections };
 }

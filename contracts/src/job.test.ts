@@ -1,6 +1,7 @@
 import {
   COMPLAINTS,
   CHANGE_KINDS,
+  DECISIONS,
   COMPONENTS,
   emptyChange,
   emptyRound,
@@ -192,6 +193,13 @@ describe('the job file', () => {
         }),
         { maxLength: 4 },
       ),
+      decisions: fc.dictionary(
+        fc.constantFrom('cv-angle-near/front//', 'bar-link-near/rear//'),
+        fc.constantFrom(...DECISIONS),
+        {
+          noNullPrototype: true,
+        },
+      ),
       free: fc.array(
         fc.record({
           id: fc.uuid(),
@@ -228,6 +236,7 @@ describe('the job file', () => {
         build: {
           items: [{ id: 'a', kind: 'part', code: 'X', quantity: 0, takenOver: '' }],
           free: [],
+          decisions: { 'cv-angle-near/front//': 'perhaps' },
           notes: '',
         },
       },
@@ -235,6 +244,7 @@ describe('the job file', () => {
     expect(pathsOf(bad).sort()).toEqual([
       'sections.brief.colour',
       'sections.brief.payloadKg',
+      'sections.build.decisions.cv-angle-near/front//',
       'sections.build.items[0].quantity',
       'version',
     ]);

@@ -4,6 +4,7 @@ import {
   COMPONENTS,
   CONTACTS,
   CORNERS,
+  DECISIONS,
   FOUND_AS,
   LIMITED,
   OBSTACLE_KINDS,
@@ -136,7 +137,7 @@ export const VehicleSectionSchema = z.strictObject({
   platform: code.nullable(),
   year: z.int().min(L.year[0]).max(L.year[1]).nullable(),
   variant: z.record(z.string().max(40), z.string().max(40)),
-  changes: z.array(z.strictObject({ ...described, part: code.nullable() })).max(40),
+  changes: z.array(z.strictObject({ ...described, part: code.nullable(), comesOff: z.boolean() })).max(40),
   accessories: z
     .array(
       z.strictObject({
@@ -265,6 +266,7 @@ export const TireSectionSchema = z.strictObject({
 });
 /** lines of a plan that are no part of the catalogue */
 export const MOST_FREE_LINES = 20;
+const MOST_DECISIONS = 200;
 export const BuildSchema = z.strictObject({
   items: z
     .array(
@@ -286,6 +288,9 @@ export const BuildSchema = z.strictObject({
       }),
     )
     .max(MOST_FREE_LINES),
+  decisions: z
+    .record(z.string().min(1).max(200), z.enum(DECISIONS))
+    .refine((d) => Object.keys(d).length <= MOST_DECISIONS, `holds more than ${MOST_DECISIONS} decisions`),
   notes: prose,
 });
 export const UnreadSchema = z.strictObject({

@@ -135,7 +135,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   const job = JSON.parse(file.bytes.toString());
   expect(job).toMatchObject({
     format: 'apt-rigger-job',
-    version: 6,
+    version: 7,
     sections: { head: { customer: 'Ferry pilot' } },
   });
   await go('-');

@@ -18,6 +18,7 @@ import { optionText } from './variant';
 /** What a part comes to on this vehicle. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   fits: 'fits',
+  advised: 'fits, more advised',
   needs: 'fits with extra work',
   ask: 'ask',
   no: 'does not fit',
@@ -25,6 +26,7 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
 /** What a need asks for, in front of its sentence. */
 export const NEED_WORDS: Readonly<Record<Verdict, string>> = {
   fits: 'note',
+  advised: 'advised',
   needs: 'to do',
   ask: 'ask',
   no: 'cannot stay',
@@ -202,6 +204,12 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `In the same bend the body leans ${degrees(f.degPerG)} per g, ${degrees(f.wasDegPerG)} today: on the highway that is felt. Stiffer springs, a stiffer bar, or less lift.`;
     case 'propshaft-ripple':
       return `The ${f.axle} propshaft would turn unevenly at ${quantity(f.kmh, 'km/h', style, 0)}: ${formatDecimal(f.ripple, 0)} rad/s² against ${formatDecimal(f.most, 0)}, because its two joints do not bend alike. Turn the pinion (wedge, links) until they do.`;
+    case 'propshaft-joint-near':
+      return `${AXLE_FIRST[f.axle]} propshaft: the joint at the ${f.end === 'axle' ? 'axle' : 'gearbox'} would bend ${degrees(f.valueDeg)}, close to the ${degrees(f.window[1])} that it may: it wears sooner.`;
+    case 'cv-angle-near':
+      return `Outer ${f.axle} CV joint would run at ${degrees(f.valueDeg)}, close to the ${degrees(f.limitDeg)} that it runs at for long: boots and joint wear sooner.`;
+    case 'bar-link-near':
+      return `${AXLE_FIRST[f.axle]} anti-roll link would stand ${degrees(Math.abs(f.valueDeg ?? 0))} from square, close to its limit of ${degrees(f.limitDeg)}${f.changeMm === null ? '' : `; ${mm(Math.abs(f.changeMm))} ${f.changeMm > 0 ? 'longer' : 'shorter'} brings it back`}.`;
     case 'propshaft-joint':
       return f.valueDeg < f.window[0]
         ? `The ${f.axle} propshaft joint at the ${f.end} would stand nearly straight (${degrees(f.valueDeg)}; ${degrees(f.window[0])} is the least): its needles wear in one place.`
@@ -307,6 +315,7 @@ function outTodayText(
     case 'caster-reach':
       return `${f.axle} ${f.code === 'camber-reach' ? 'camber' : 'caster'} stands at ${degrees(f.valueDeg)} (window ${degrees(f.spec[0])} to ${degrees(f.spec[1])}), and the adjusters fall ${degrees(f.shortDeg)} short.`;
     case 'cv-angle':
+    case 'cv-angle-near':
       return `the outer ${f.axle} CV joint runs at ${degrees(f.valueDeg)} (limit ${degrees(f.limitDeg)}).`;
     case 'topped-out':
       return `the ${f.axle} stands ${mm(Math.max(0, f.droopMm))} from the end of its droop.`;

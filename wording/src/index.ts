@@ -1,3 +1,4 @@
+export * from './advice';
 export * from './bench';
 export * from './dates';
 export * from './figures';

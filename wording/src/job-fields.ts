@@ -76,7 +76,12 @@ export const FIELD_WORDS: Words = {
     candidates: 'Also considered',
     reliefs: 'Trimming',
   },
-  build: { items: 'Parts and kits', free: 'Lines of one’s own', notes: 'Notes of the build' },
+  build: {
+    items: 'Parts and kits',
+    free: 'Lines of one’s own',
+    decisions: 'Accepted and declined',
+    notes: 'Notes of the build',
+  },
   after: {
     alignment: 'Alignment after',
     contacts: 'Contact at lock and bump',
@@ -117,6 +122,7 @@ export function fieldText(section: SectionName, path: readonly string[]): string
           rateNPerMm: 'rate',
           priceMinor: 'price',
           takenOver: 'why it fits too',
+          comesOff: 'comes off in this build',
         }[last]));
   return [words[field] ?? field, inner].filter(Boolean).join(', ');
 }

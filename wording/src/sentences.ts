@@ -15,6 +15,8 @@ import {
   type WorkPlan,
   usageSum,
   USES,
+  advisedNeeds,
+  openNeeds,
 } from '@rigger/core';
 import { findingText, needText } from './findings';
 import {
@@ -219,7 +221,8 @@ export function matchHeadline(a: Assessment, m: Money, style: Style): Headline {
       consequence: 'Remove a part, or choose another.',
     };
   const f = a.forecast;
-  const open = a.needs.filter((n) => n.verdict !== 'fits');
+  const open = openNeeds(a.needs);
+  const advised = advisedNeeds(a.needs).length;
   const no = open.filter((n) => n.verdict === 'no').length;
   if (a.chosen.length === 0)
     return {
@@ -229,7 +232,7 @@ export function matchHeadline(a: Assessment, m: Money, style: Style): Headline {
   const body = f.front.bodyLiftMm > 0 ? ` and ${length(f.front.bodyLiftMm, style)} of body lift` : '';
   const first = open.find((n) => n.verdict === 'no') ?? open[0];
   return {
-    sentence: `${figureText(f.front.lift, style, 0)} front, ${figureText(f.rear.lift, style, 0)} rear${body}; ${open.length === 0 ? 'nothing is left open' : no > 0 ? `${plural(no, 'thing')} cannot stay as ${no === 1 ? 'it is' : 'they are'}` : `${plural(open.length, 'thing')} still to settle`}.`,
+    sentence: `${figureText(f.front.lift, style, 0)} front, ${figureText(f.rear.lift, style, 0)} rear${body}; ${open.length === 0 ? 'nothing is left open' : no > 0 ? `${plural(no, 'thing')} cannot stay as ${no === 1 ? 'it is' : 'they are'}` : `${plural(open.length, 'thing')} still to settle`}${advised > 0 ? `; ${plural(advised, 'thing')} advised` : ''}.`,
     consequence: first
       ? needText(first, style, a.vehicle.platform)
       : `Rake ${length(f.planned.rake.value, style)} empty, ${length(f.loaded.rake.value, style)} loaded. ${money(m.totalMinor, style)} with work and tax.`,

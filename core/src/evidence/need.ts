@@ -1,7 +1,8 @@
 import type { Axle } from '../suspension';
 import type { Figure } from './figure';
 
-export type Verdict = 'fits' | 'needs' | 'ask' | 'no';
+/** `advised`: it works, and is near its limit or wears by a known way; the customer may accept or decline */
+export type Verdict = 'fits' | 'advised' | 'needs' | 'ask' | 'no';
 export const TOPICS = [
   'fitment',
   'place',
@@ -41,16 +42,19 @@ export interface NeedOf<F extends Coded = Coded> {
   readonly figure: Figure | null;
 }
 /** in the order people deal with them: what cannot stay, what must be added, what must be asked */
-const DEALT_WITH: readonly Verdict[] = ['no', 'needs', 'ask', 'fits'];
+const DEALT_WITH: readonly Verdict[] = ['no', 'needs', 'ask', 'advised', 'fits'];
 /** Needs in the order people deal with them; equal ones stay in theirs. */
 export const inOrder = <N extends { readonly verdict: Verdict }>(needs: readonly N[]): readonly N[] =>
   [...needs].sort((a, b) => DEALT_WITH.indexOf(a.verdict) - DEALT_WITH.indexOf(b.verdict));
 /** Needs that somebody still has to settle, in that order. */
 export const openNeeds = <N extends { readonly verdict: Verdict }>(needs: readonly N[]): readonly N[] =>
-  inOrder(needs.filter((n) => n.verdict !== 'fits'));
+  inOrder(needs.filter((n) => n.verdict !== 'fits' && n.verdict !== 'advised'));
+/** What may be accepted or declined. */
+export const advisedNeeds = <N extends { readonly verdict: Verdict }>(needs: readonly N[]): readonly N[] =>
+  needs.filter((n) => n.verdict === 'advised');
 
-const ORDER: readonly Verdict[] = ['no', 'ask', 'needs', 'fits'];
-/** The gravest of several verdicts: no, then ask, then needs, then fits.
+const ORDER: readonly Verdict[] = ['no', 'ask', 'needs', 'advised', 'fits'];
+/** The gravest of several verdicts: no, then ask, then needs, then advised, then fits.
  *  @example worstVerdict(['fits', 'needs', 'ask']) // "ask" */
 export const worstVerdict = (verdicts: readonly Verdict[]): Verdict =>
   ORDER.find((v) => verdicts.includes(v)) ?? 'fits';

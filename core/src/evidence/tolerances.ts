@@ -7,6 +7,7 @@ export const TAPE_MM = 3; // two people, one tape
 export const LEVEL_MM = 6; // |rake| up to this reads as level
 export const KEEP_RAKE_MM = [10, 25] as const; // rear higher by this, empty, when a rake is wanted
 export const LEFT_RIGHT_MM = 6; // above this a side difference is a finding
+export const ADVISED_SHARE = 0.15; // this near to a limit it works, and is said with what waiting would cost
 export const OFF_CENTRE_MM = 5; // axle shift that shows in wheel gap and steering
 export const STEERING_WHEEL_DEG = 3; // a crooked wheel drivers notice
 export const DAMPER_RATE_SHARE = 0.15; // spring change that asks for a matched damper

@@ -97,6 +97,8 @@ export interface Described {
 export interface Change extends Described {
   /** catalogue part that it is, when it is one: its effect then counts as fitted, and what is described does not */
   readonly part: string | null;
+  /** it comes off in this build: the work is in the plan, and what is planned stands without it */
+  readonly comesOff: boolean;
 }
 /** A line of a plan that is no part of the catalogue: what the customer brings, what another shop sells. It is judged like any
  *  part, by what is said of it, and is *unverified* wherever it stands. */
@@ -205,9 +207,14 @@ export interface BuildItem {
   /** why a part that is made for a neighbour fits this vehicle too, in words; empty: nobody says so */
   readonly takenOver: string;
 }
+/** What the customer said to something that is advised. */
+export const DECISIONS = ['accepted', 'declined'] as const;
+export type Decision = (typeof DECISIONS)[number];
 export interface Build {
   readonly items: readonly BuildItem[];
   readonly free: readonly FreeLine[];
+  /** by what names the need: `cv-angle-near/front//` */
+  readonly decisions: Readonly<Record<string, Decision>>;
   readonly notes: string;
 }
 /** Texts that no value could be read from, by the place where each was typed: `brief.payloadKg`,
@@ -323,7 +330,7 @@ export function emptySections(customer: string): JobSections {
       candidates: [],
       reliefs: [],
     },
-    build: { items: [], free: [], notes: '' },
+    build: { items: [], free: [], decisions: {}, notes: '' },
     after: NOT_FINISHED,
     unread: { entries: {} },
   };
@@ -340,7 +347,11 @@ export const listed = (id: string, kind: BuildItem['kind'], code: string): Build
 });
 /** A change that somebody is about to write down.
  *  @example emptyChange('c1').kind // null */
-export const emptyChange = (id: string): Change => ({ ...undescribed(id), part: null });
+export const emptyChange = (id: string): Change => ({
+  ...undescribed(id),
+  part: null,
+  comesOff: false,
+});
 /** A line that somebody is about to write into a plan.
  *  @example emptyLine('f1').priceMinor // null */
 export const emptyLine = (id: string): FreeLine => ({ ...undescribed(id), priceMinor: null, source: '' });

@@ -19,6 +19,7 @@ describe('a job with nothing known', () => {
       vehicle: null,
       questions: [],
       repairs: [],
+      removed: [],
       tape: expect.objectContaining({ front: null, rear: null, rake: null, level: null, inDoubt: [] }),
       taped: [],
       tires: { currentFault: null, targetFault: null, currentRearFault: null, rearFault: null, check: null },

@@ -28,6 +28,7 @@ import {
   partsOfJob,
   readTape,
   type FittedPart,
+  type Removal,
   type RepairWork,
   type TapeReading,
 } from '../vehicle';
@@ -60,6 +61,8 @@ export interface Assessment {
   readonly planned: readonly FittedPart[];
   /** what the look-over says is repaired or replaced beside those */
   readonly repairs: readonly RepairWork[];
+  /** what comes off in this build */
+  readonly removed: readonly Removal[];
   readonly unknownCodes: readonly string[];
   readonly needs: readonly Need[];
 }
@@ -113,6 +116,7 @@ export function assessCase(c: PlanCase): Assessment {
     chosen: c.chosen,
     planned: c.planned,
     repairs: c.repairs,
+    removed: c.parts.removed,
     unknownCodes: c.parts.unknown,
     needs: needsOf(c),
   };
@@ -137,6 +141,7 @@ function withoutVehicle(job: JobSections, catalogue: Catalogue, settings: ShopSe
     planned: afterBuild(parts.fitted, parts.chosen),
     repairs: [],
     unknownCodes: parts.unknown,
+    removed: [],
     needs: [],
   };
 }

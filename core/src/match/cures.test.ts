@@ -173,7 +173,7 @@ describe('a kit among the sources', () => {
     });
   });
   it('stands where its verdict and then its price put it', () => {
-    const order = ['fits', 'needs', 'ask', 'no'];
+    const order = ['fits', 'advised', 'needs', 'ask', 'no'];
     const all = judged('front');
     const keys = all.map((s) => order.indexOf(s.verdict) * 1e9 + s.priceMinor);
     expect(keys).toEqual([...keys].sort((a, b) => a - b));

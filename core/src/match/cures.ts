@@ -41,7 +41,7 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
     return made;
   };
   return needs
-    .filter((n) => n.verdict !== 'fits' || n.finding.code === 'droop-short')
+    .filter((n) => n.verdict !== 'fits')
     .flatMap((need): Cured[] => {
       const key = needKey(need);
       const axle = 'axle' in need.finding && isAxle(need.finding.axle) ? need.finding.axle : null;
@@ -51,7 +51,7 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
         const { plan, after } = withPart(part);
         if (after.some((n) => needKey(n) === key)) return [];
         const is = new Set(after.map(needKey));
-        const disturbs = after.filter((n) => !was.has(needKey(n)) && n.verdict !== 'fits');
+        const disturbs = after.filter((n) => !was.has(needKey(n)) && isOpenNeed(n));
         if (disturbs.some((n) => n.verdict === 'no')) return [];
         const [before, then] = [measure(c), measure(plan)];
         const changed = before && then && before.value !== then.value;
@@ -62,7 +62,7 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
             provenance,
             before: changed ? before : null,
             after: changed ? then : null,
-            alsoEnds: needs.filter((n) => n !== need && n.verdict !== 'fits' && !is.has(needKey(n))),
+            alsoEnds: needs.filter((n) => n !== need && isOpenNeed(n) && !is.has(needKey(n))),
             disturbs,
           },
         ];
@@ -70,6 +70,9 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
       return cures.length > 0 ? [{ key, cures: [...cures].sort((a, b) => a.priceMinor - b.priceMinor) }] : [];
     });
 }
+const isOpenNeed = (n: Need) => n.verdict !== 'fits' && n.verdict !== 'advised';
+/** A part that ends a need also ends that it is nearly one. */
+const endedWith = (code: string) => code.replace(/-near$/, code.startsWith('bar-link') ? '-angle' : '');
 const isAxle = (a: unknown): a is Axle => a === 'front' || a === 'rear';
 
 function candidatesFor(
@@ -78,7 +81,7 @@ function candidatesFor(
 ): readonly { readonly part: Part; readonly provenance: Provenance | null }[] {
   const { axle } = need.about;
   return c.catalogue.parts
-    .filter((p) => p.cures.includes(need.finding.code))
+    .filter((p) => p.cures.includes(endedWith(need.finding.code)))
     .filter((p) => axle === null || axle === 'both' || onAxle(p, axle))
     .filter((p) => !c.chosen.some((x) => x.part.code === p.code))
     .flatMap((part) => {

@@ -18,7 +18,7 @@ describe('lift sources', () => {
     expect(foreign).toMatchObject({ verdict: 'no', listed: false, lift: null });
   });
   it('the verdict is the gravest of its reasons', () => {
-    const grave = ['fits', 'needs', 'ask', 'no'];
+    const grave = ['fits', 'advised', 'needs', 'ask', 'no'];
     for (const s of judged(plainJob('mettrick-fell'))) {
       const worst = Math.max(...s.reasons.map((r) => grave.indexOf(r.verdict)));
       if (s.reasons.some((r) => r.verdict === 'no')) expect(s.verdict).toBe('no');

@@ -89,7 +89,7 @@ export function judgeSources(axle: Axle, c: PlanCase): readonly SourceVerdict[] 
       },
     ];
   });
-  const order: readonly Verdict[] = ['fits', 'needs', 'ask', 'no'];
+  const order: readonly Verdict[] = ['fits', 'advised', 'needs', 'ask', 'no'];
   return [...ofParts, ...ofKits].sort(
     (a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict) || a.priceMinor - b.priceMinor,
   );

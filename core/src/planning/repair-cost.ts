@@ -1,6 +1,6 @@
-import { repairFor, type Catalogue, type Repair } from '../catalogue';
+import { repairFor, type Catalogue, type Part, type Repair } from '../catalogue';
 import { newTires } from '../forecast';
-import { isOpen, type JobSections, type Looked, type ShopSettings } from '../job';
+import { isOpen, listed, type JobSections, type Looked, type ShopSettings } from '../job';
 import type { Assessment } from '../match';
 import { repairsOf, type RepairWork } from '../vehicle';
 import { moneyOf, partsList, type Money } from './parts-list';
@@ -25,18 +25,7 @@ export function repairCosts(
   catalogue: Catalogue,
   settings: ShopSettings,
 ): readonly RepairCost[] {
-  const comesTo = (of: Assessment, on: JobSections): Pick<Money, 'totalMinor' | 'minutes'> => {
-    const plan = workPlan(of, on, catalogue);
-    const { totalMinor } = moneyOf(partsList(on, of, catalogue), plan, settings);
-    return { totalMinor, minutes: plan.minutes };
-  };
-  // nothing else is done: no part, no tyre, no trimming, and so no other height
-  const still: Assessment = { ...a, chosen: [], planned: a.fitted, forecast: null, gearing: null, needs: [] };
-  const bare: JobSections = {
-    ...job,
-    build: { ...job.build, items: [], free: [] },
-    tire: { ...job.tire, tireCode: null, wheelCode: null, rear: null, reliefs: [] },
-  };
+  const { comesTo, still, bare } = pricing(a, job, catalogue, settings);
   const works = [...a.repairs.map((work) => ({ work, decided: true })), ...undecided(a, job, catalogue)];
   return works.map(({ work, decided }) => {
     if (work.repair?.priceMinor == null) return { work, decided, now: null, alone: null };
@@ -50,9 +39,49 @@ export function repairCosts(
         totalMinor: done.totalMinor - without.totalMinor,
         minutes: done.minutes - without.minutes,
       },
-      alone: comesTo({ ...still, repairs: [work] }, bare),
+      alone: comesTo({ ...still, repairs: [work], removed: [] }, bare),
     };
   });
+}
+/** What a part more comes to: now, while the plan has everything apart, and later, by itself. */
+export function partCost(
+  part: Part,
+  a: Assessment,
+  job: JobSections,
+  catalogue: Catalogue,
+  settings: ShopSettings,
+): { readonly now: Cost; readonly alone: Cost } {
+  const { comesTo, still, bare } = pricing(a, job, catalogue, settings);
+  const line = listed(part.code, 'part', part.code);
+  const fitted = { part, quantity: 1 };
+  const without = comesTo(a, job);
+  const done = comesTo(
+    { ...a, chosen: [...a.chosen, fitted], planned: [...a.planned, fitted] },
+    { ...job, build: { ...job.build, items: [...job.build.items, line] } },
+  );
+  return {
+    now: { totalMinor: done.totalMinor - without.totalMinor, minutes: done.minutes - without.minutes },
+    alone: comesTo(
+      { ...still, chosen: [fitted], repairs: [], removed: [] },
+      { ...bare, build: { ...bare.build, items: [line] } },
+    ),
+  };
+}
+type Cost = Pick<Money, 'totalMinor' | 'minutes'>;
+/** A plan's total, and the job in which nothing is done: no part, no tyre, no trimming, and so no other height. */
+function pricing(a: Assessment, job: JobSections, catalogue: Catalogue, settings: ShopSettings) {
+  const comesTo = (of: Assessment, on: JobSections): Cost => {
+    const plan = workPlan(of, on, catalogue);
+    const { totalMinor } = moneyOf(partsList(on, of, catalogue), plan, settings);
+    return { totalMinor, minutes: plan.minutes };
+  };
+  const still: Assessment = { ...a, chosen: [], planned: a.fitted, forecast: null, gearing: null, needs: [] };
+  const bare: JobSections = {
+    ...job,
+    build: { ...job.build, items: [], free: [] },
+    tire: { ...job.tire, tireCode: null, wheelCode: null, rear: null, reliefs: [] },
+  };
+  return { comesTo, still, bare };
 }
 /** What nobody has decided on, as it would be done: replaced, or repaired where that is what the shop has on record. */
 function undecided(

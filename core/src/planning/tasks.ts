@@ -67,6 +67,16 @@ export function tasksOf(
         { part, note: part.note },
       ),
     ),
+    ...a.removed.flatMap(({ what, axle, operation: code }) => {
+      const found = catalogue.operations.find((o) => o.code === code);
+      if (!found) missing.add(what);
+      return found
+        ? (found.place === 'vehicle'
+            ? (['vehicle'] as const)
+            : AXLES.filter((x) => axle === x || axle === 'both')
+          ).map((place) => task(code, place, removalOf(found, what)))
+        : [];
+    }),
     ...AXLES.flatMap((axle) =>
       reliefsOn(job.tire.reliefs, axle, catalogue).map(({ relief }) =>
         task(relief.code, axle, {
@@ -92,6 +102,23 @@ export function tasksOf(
   ];
   return { list, missing: [...missing] };
 }
+
+/** An operation backwards: the same access and the same minutes; what it fastened is opened, and nothing new is put in. */
+const removalOf = (fitting: Work, what: string): Work => ({
+  ...fitting,
+  after: [],
+  steps: [
+    {
+      text: `${what}: off. What held it is looked at, and what it stood on measured, before anything goes in its place`,
+      minutes: fitting.steps.reduce((sum, s) => sum + s.minutes, 0),
+      tools: [...new Set(fitting.steps.flatMap((s) => s.tools))],
+      hazards: [...new Set(fitting.steps.flatMap((s) => s.hazards))],
+      loosens: [...new Set(fitting.steps.flatMap((s) => [...s.loosens, ...s.fastens.map((f) => f.joint)]))],
+      fastens: [],
+    },
+  ],
+  onGround: [],
+});
 
 /** What a plan changes, for the closing block. */
 export function changesOf(

@@ -1,12 +1,12 @@
-import { computed, TRIFLE_MM, type Figure } from '../evidence';
+import { ADVISED_SHARE, computed, TRIFLE_MM, type Figure } from '../evidence';
 import { barLinkState, restoringLinkMm } from '../hardware';
 import type { Axle } from '../suspension';
 import { effectsOfKind } from '../vehicle';
 import type { AxlePlan, PlanCase } from './plan-case';
 import { onEachAxle, rule, type Raised } from './rule';
 
-export interface BarLinkAngle {
-  readonly code: 'bar-link-angle';
+interface Of<Code> {
+  readonly code: Code;
   readonly axle: Axle;
   /** null where bar arm and link do not meet at all */
   readonly valueDeg: number | null;
@@ -14,6 +14,7 @@ export interface BarLinkAngle {
   /** change of the link's length that restores the stock angle; null where it is a trifle or cannot be had */
   readonly changeMm: number | null;
 }
+export type BarLinkAngle = Of<'bar-link-angle'> | Of<'bar-link-near'>;
 const linkOf = (a: AxlePlan, c: PlanCase) =>
   a.keep(
     'bar link',
@@ -46,16 +47,21 @@ function linkAt(a: AxlePlan, c: PlanCase) {
     );
   return { limitDeg: link.runningDeg, changeMm, figure };
 }
-/** Link of the anti-roll bar too far from square to the bar's arm at ride height. */
+/** Link of the anti-roll bar too far from square to the bar's arm at ride height, or near that. */
 export const barLink = rule<BarLinkAngle>({
-  findings: { 'bar-link-angle': { verdict: 'needs', topic: 'hardware', blocks: 'order' } },
+  findings: {
+    'bar-link-angle': { verdict: 'needs', topic: 'hardware', blocks: 'order' },
+    'bar-link-near': { verdict: 'advised', topic: 'hardware', blocks: null },
+  },
   check: onEachAxle((a, c): Raised<BarLinkAngle>[] => {
     const l = linkOf(a, c);
-    if (!l || (l.figure && Math.abs(l.figure.value) <= l.limitDeg)) return [];
+    if (!l) return [];
+    const fromSquare = l.figure ? Math.abs(l.figure.value) : Infinity;
+    if (fromSquare <= l.limitDeg * (1 - ADVISED_SHARE)) return [];
     return [
       {
         finding: {
-          code: 'bar-link-angle',
+          code: fromSquare > l.limitDeg ? 'bar-link-angle' : 'bar-link-near',
           axle: a.axle,
           valueDeg: l.figure?.value ?? null,
           limitDeg: l.limitDeg,

@@ -1,10 +1,10 @@
-import { computed, given, type Figure } from '../evidence';
+import { ADVISED_SHARE, computed, given, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle } from '../suspension';
 import { onEachAxle, rule, type Raised } from './rule';
 
-export interface CvAngle {
-  readonly code: 'cv-angle';
+interface Of<Code> {
+  readonly code: Code;
   readonly axle: Axle;
   readonly valueDeg: number;
   readonly limitDeg: number;
@@ -26,15 +26,30 @@ function figureOf(f: AxleForecast): Figure | null {
     { formula: 'carrier-pose', limit: { max: f.spec.cv.runningDeg } },
   );
 }
-/** Outer shaft joint at ride height beyond what it runs at for long. */
+/** Beyond what it runs at for long; or inside that, and near it where the plan has brought it. */
+export type CvAngle = Of<'cv-angle'> | Of<'cv-angle-near'>;
+/** Outer shaft joint at ride height beyond what it runs at for long, or near that. */
 export const cvAngle = rule<CvAngle>({
-  findings: { 'cv-angle': { verdict: 'needs', topic: 'geometry', blocks: 'order' } },
+  findings: {
+    'cv-angle': { verdict: 'needs', topic: 'geometry', blocks: 'order' },
+    'cv-angle-near': { verdict: 'advised', topic: 'geometry', blocks: null },
+  },
   check: onEachAxle((a): Raised<CvAngle>[] => {
     const f = a.forecast();
     const figure = f.ok ? figureOf(f.value) : null;
     const limitDeg = f.ok ? f.value.spec.cv?.runningDeg : undefined;
-    return figure && limitDeg !== undefined && figure.value > limitDeg
-      ? [{ finding: { code: 'cv-angle', axle: a.axle, valueDeg: figure.value, limitDeg }, figure }]
+    if (!f.ok || !figure || limitDeg === undefined) return [];
+    const { value } = figure;
+    const over = value > limitDeg;
+    const near =
+      value > limitDeg * (1 - ADVISED_SHARE) && value > (f.value.geometryToday.cvOuterDeg ?? value);
+    return over || near
+      ? [
+          {
+            finding: { code: over ? 'cv-angle' : 'cv-angle-near', axle: a.axle, valueDeg: value, limitDeg },
+            figure,
+          },
+        ]
       : [];
   }),
   measure: (c, axle) => {

@@ -30,7 +30,7 @@ export const droop = rule<DroopFinding>({
   findings: {
     'topped-out': { verdict: 'needs', topic: 'travel', blocks: 'order' },
     // advice: it hangs at dips, but nothing breaks
-    'droop-short': { verdict: 'fits', topic: 'travel', blocks: null },
+    'droop-short': { verdict: 'advised', topic: 'travel', blocks: null },
   },
   check: onEachAxle((a): Raised<DroopFinding>[] => {
     const f = a.forecast();

@@ -1,5 +1,13 @@
 import { cardanPair, propshaftAt, withFlange } from '../driveline';
-import { computed, explain, given, PROPSHAFT_LEAST_DEG, PROPSHAFT_RIPPLE, type Figure } from '../evidence';
+import {
+  computed,
+  explain,
+  given,
+  ADVISED_SHARE,
+  PROPSHAFT_LEAST_DEG,
+  PROPSHAFT_RIPPLE,
+  type Figure,
+} from '../evidence';
 import { DEFAULT_CRUISING_KMH, loadedTodayMm } from '../forecast';
 import type { Axle, Pose } from '../suspension';
 import { effectsOfKind } from '../vehicle';
@@ -16,14 +24,16 @@ export type PropshaftFinding =
       readonly most: number;
       readonly kmh: number;
     }
-  /** a joint bends more than it may at ride height, or so little that it wears in one place */
-  | {
-      readonly code: 'propshaft-joint';
-      readonly axle: Axle;
-      readonly end: End;
-      readonly valueDeg: number;
-      readonly window: readonly [number, number];
-    };
+  /** a joint bends more than it may at ride height, or so little that it wears in one place; or nearly as much as it may */
+  | Joint<'propshaft-joint'>
+  | Joint<'propshaft-joint-near'>;
+interface Joint<Code> {
+  readonly code: Code;
+  readonly axle: Axle;
+  readonly end: End;
+  readonly valueDeg: number;
+  readonly window: readonly [number, number];
+}
 
 /** The shaft to a solid axle, today and planned: how unevenly it turns, and how far each joint bends. */
 function shaftOf(a: AxlePlan, c: PlanCase) {
@@ -98,6 +108,7 @@ export const propshaft = rule<PropshaftFinding>({
   findings: {
     'propshaft-ripple': { verdict: 'needs', topic: 'geometry', blocks: 'order' },
     'propshaft-joint': { verdict: 'needs', topic: 'geometry', blocks: 'order' },
+    'propshaft-joint-near': { verdict: 'advised', topic: 'geometry', blocks: null },
   },
   check: onEachAxle((a, c): Raised<PropshaftFinding>[] => {
     const s = shaftOf(a, c);
@@ -114,9 +125,12 @@ export const propshaft = rule<PropshaftFinding>({
     const outside = (deg: number) => Math.max(window[0] - deg, deg - window[1], 0);
     for (const end of ['gearbox', 'axle'] as const) {
       const valueDeg = bendDeg(s.planned, end);
-      if (outside(valueDeg) > outside(bendDeg(s.today, end)))
+      const wasDeg = bendDeg(s.today, end);
+      const over = outside(valueDeg) > outside(wasDeg);
+      const near = valueDeg > window[1] * (1 - ADVISED_SHARE) && outside(valueDeg) === 0 && valueDeg > wasDeg;
+      if (over || near)
         out.push({
-          finding: { code: 'propshaft-joint', axle, end, valueDeg, window },
+          finding: { code: over ? 'propshaft-joint' : 'propshaft-joint-near', axle, end, valueDeg, window },
           figure: { ...jointFigure(s.planned, end), limit: { min: window[0], max: window[1] } },
         });
     }

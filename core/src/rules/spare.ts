@@ -61,7 +61,8 @@ export const spare = rule<SpareFinding>({
         finding: { code: 'spare-size', place, diameterMm, sectionMm, maxDiameterMm, maxSectionMm },
         figure: side.figures.diameter.target,
       });
-    if (mass.value > ratedKg * (1 + TRIFLE_SHARE))
+    // what does not go on the list has no weight there
+    else if (mass.value > ratedKg * (1 + TRIFLE_SHARE))
       out.push({
         finding: { code: 'spare-load', place, massKg: mass.value, ratedKg },
         axle: 'rear',

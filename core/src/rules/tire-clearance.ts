@@ -53,7 +53,7 @@ const figureOf = (
 export const tireClearance = rule<TireClearanceFinding>({
   findings: {
     'tire-clearance': { verdict: 'needs', topic: 'clearance', blocks: 'order' },
-    'tire-to-stop': { verdict: 'ask', topic: 'clearance', blocks: null },
+    'tire-to-stop': { verdict: 'advised', topic: 'clearance', blocks: null },
   },
   check: onEachAxle((a, c): Raised<TireClearanceFinding>[] => {
     const check = a.clearance();

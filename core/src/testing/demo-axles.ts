@@ -1,10 +1,12 @@
 import { buildModel, poseAt, stockAxle, type Axle, type AxleSetup, type SuspensionModel } from '..';
 import { catalogue, platformOf } from './demo-world';
 
-/** Every axle of the demo world, for laws that must hold on each kind of suspension. */
-export const AXLES = catalogue.platforms.flatMap((p) =>
-  (['front', 'rear'] as const).map((axle) => ({ code: p.code, axle, kind: p[axle].hardpoints.kind })),
-);
+/** One axle of each kind of suspension at each end, for laws: what every platform must also hold is in `plausibility`. */
+export const AXLES = catalogue.platforms
+  .flatMap((p) =>
+    (['front', 'rear'] as const).map((axle) => ({ code: p.code, axle, kind: p[axle].hardpoints.kind })),
+  )
+  .filter((a, i, all) => all.findIndex((b) => b.kind === a.kind && b.axle === a.axle) === i);
 /** no joint ends the travel */
 export const LIMITLESS = { cvExtremeDeg: null, plungeMm: null, ballSwingDeg: null };
 export const specOf = (code: string, axle: Axle) => platformOf(code)[axle];

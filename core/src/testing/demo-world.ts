@@ -64,6 +64,7 @@ export function plainJob(platform: string, build: readonly string[] = []): JobSe
         listed(`i${i}`, catalogue.kits.some((k) => k.code === code) ? 'kit' : 'part', code),
       ),
       free: [],
+      decisions: {},
       notes: '',
     },
   };

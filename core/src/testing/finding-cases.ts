@@ -35,6 +35,7 @@ const LOWER: Spot = { component: 'lower-ball-joint', axle: 'front', side: 'left'
 /** A spring of the plan, which takes the worn one off. */
 const coil = (axle: 'front' | 'rear') =>
   effect({ kind: 'spring', rateNPerMm: 60, freeLengthDeltaMm: 0 }, { family: 'coil', axle });
+type Steps = readonly [from: number, to: number, step: number];
 interface Case {
   readonly verdict: Verdict;
   readonly gives: () => Situation;
@@ -64,15 +65,20 @@ function edge(
   code: FindingCode,
   verdict: Verdict,
   at: (n: number) => Situation,
-  range: readonly [number, number, number],
+  range: Steps | (() => Steps),
 ): Case {
-  const where = once(() => firstWith((n) => found(at(n), code).length > 0, range));
+  const steps = once(() => (typeof range === 'function' ? range() : range));
+  const where = once(() => firstWith((n) => found(at(n), code).length > 0, steps()));
   return pair(
     verdict,
     () => at(where()),
-    () => at(where() - range[2]),
+    () => at(where() - steps()[2]),
   );
 }
+/** Where something is found up to where the graver thing begins. */
+const until =
+  (graver: FindingCode, at: (n: number) => Situation, [from, to, step]: Steps) =>
+  (): Steps => [from, firstWith((n) => found(at(n), graver).length > 0, [from, to, step]) - step, step];
 const camberWindow = (by: number) => {
   const value = forecast(on(HALDER, spacer(20))).geometryPlanned.camberDeg!;
   return on(
@@ -164,6 +170,9 @@ const geared = (...changes: readonly Change[]) =>
     tire({ axleRatio: 3.73 }),
     ...changes,
   );
+const longerLink = (mm: number) =>
+  on(HALDER, effect({ kind: 'bar-link', deltaMm: mm }, { family: 'bar-link' }));
+const blocked = (mm: number) => on(CAIRN, effect({ kind: 'lift-block', heightMm: mm, wedgeDeg: 0 }, BLOCK));
 const hub = (by: number) => platformOf(HALDER).centreBoreMm + by;
 
 /** Every finding: a situation that gives it, a near miss that does not, and what it means. Exhaustive by type. */
@@ -269,6 +278,14 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     () => cvLimit(-HAIR),
     () => cvLimit(HAIR),
   ),
+  'cv-angle-near': pair(
+    'advised',
+    () => cvLimit(HAIR),
+    () => {
+      const value = forecast(on(HALDER, spacer(20))).geometryPlanned.cvOuterDeg!;
+      return cvLimit(value / 0.85 - value + HAIR);
+    },
+  ),
   'axle-off-centre': edge(
     'axle-off-centre',
     'needs',
@@ -308,7 +325,7 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     [100, 130, 1],
   ),
   'topped-out': edge('topped-out', 'needs', (n) => bench(-n, -n), [0, 120, 2]),
-  'droop-short': edge('droop-short', 'fits', (n) => bench(-n, -n), [0, 92, 2]),
+  'droop-short': edge('droop-short', 'advised', (n) => bench(-n, -n), [0, 92, 2]),
   'damper-solid': edge('damper-solid', 'needs', (n) => bench(0, n), [0, 80, 1]),
   'hose-short': edge(
     'hose-short',
@@ -325,6 +342,12 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     'needs',
     (n) => on(HALDER, effect({ kind: 'bar-link', deltaMm: n }, { family: 'bar-link' })),
     [0, 150, 2],
+  ),
+  'bar-link-near': edge(
+    'bar-link-near',
+    'advised',
+    longerLink,
+    until('bar-link-angle', longerLink, [0, 150, 1]),
   ),
   'stud-engagement': edge(
     'stud-engagement',
@@ -492,6 +515,12 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     (n) => on(CAIRN, effect({ kind: 'lift-block', heightMm: n, wedgeDeg: 0 }, BLOCK)),
     [0, 120, 2],
   ),
+  'propshaft-joint-near': edge(
+    'propshaft-joint-near',
+    'advised',
+    blocked,
+    until('propshaft-joint', blocked, [0, 120, 1]),
+  ),
   'flat-ride-off': edge('flat-ride-off', 'fits', (n) => rearRate(n / 100), [100, 60, -5]),
   headlamps: edge('headlamps', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 40, 1]),
   'rim-refused': edge(
@@ -602,7 +631,7 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     () => spareRated(1 / 1.005),
   ),
   'tire-clearance': edge('tire-clearance', 'needs', (n) => withTire(`265/${n}R17 115T`), [60, 90, 1]),
-  'tire-to-stop': edge('tire-to-stop', 'ask', (n) => withTire(`265/${n}R17 115T`, spacer(30)), [60, 79, 1]),
+  'tire-to-stop': edge('tire-to-stop', 'advised', (n) => withTire(`265/${n}R17 115T`, spacer(30)), [60, 79, 1]),
   'tire-not-priced': pair(
     'ask',
     () => withTire('LT285/70R17'),

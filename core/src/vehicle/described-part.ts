@@ -84,14 +84,6 @@ export function freePart(line: FreeLine, vehicle: KnownVehicle, parts: readonly 
   const effects = axle === null ? [] : effectsOf(line, axle, vehicle);
   const lifts = effects.length > 0 || isUnmeasured(line);
   const family = lifts ? FAMILY[line.kind ?? 'other'] : 'accessory';
-  const alike = parts.filter(
-    (p) =>
-      lifts &&
-      p.family === family &&
-      p.axle === axle &&
-      p.applications.some((a) => a.platform === vehicle.platform.code),
-  );
-  const [operation = '', ...others] = new Set(alike.map((p) => p.operation));
   return {
     ...NO_PART,
     code: freeCode(line),
@@ -102,9 +94,25 @@ export function freePart(line: FreeLine, vehicle: KnownVehicle, parts: readonly 
     priceMinor: line.priceMinor ?? 0,
     supplier: line.source,
     effects,
-    operation: others.length === 0 ? operation : '',
+    operation: lifts && axle !== null ? operationAlike(line.kind, axle, vehicle, parts) : '',
     applications: [everyYear(vehicle, { kind: 'unverified' })],
   };
+}
+/** How the catalogue's parts of a kind are fitted on an axle of this vehicle; empty where there are none, or several ways. */
+export function operationAlike(
+  kind: Described['kind'],
+  axle: Axle,
+  vehicle: KnownVehicle,
+  parts: readonly Part[],
+): string {
+  const alike = parts.filter(
+    (p) =>
+      p.family === FAMILY[kind ?? 'other'] &&
+      p.axle === axle &&
+      p.applications.some((a) => a.platform === vehicle.platform.code),
+  );
+  const [operation = '', ...others] = new Set(alike.map((p) => p.operation));
+  return others.length === 0 ? operation : '';
 }
 /** What a line of one's own is called. */
 export const lineName = (line: Pick<FreeLine, 'maker' | 'what'>): string =>

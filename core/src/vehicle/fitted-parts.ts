@@ -1,12 +1,14 @@
 import { FAMILIES, type Catalogue, type KnownVehicle, type Part, type PartEffect } from '../catalogue';
 import type { JobSections } from '../job';
 import type { Axle, AxleEffect } from '../suspension';
-import { changedBefore, freePart, isFreeCode, takenOver } from './described-part';
+import { changedBefore, freePart, isFreeCode, operationAlike, takenOver } from './described-part';
 
 /** A part that is on the vehicle or will be, with how many of it. */
 export interface FittedPart {
   readonly part: Part;
   readonly quantity: number;
+  /** on the vehicle today, and taken off in this build */
+  readonly comesOff?: boolean | undefined;
 }
 /** Effects that do not change the axle's linkage, springs or stops. */
 const BESIDE_THE_AXLE: readonly PartEffect['kind'][] = [
@@ -52,7 +54,7 @@ export const onceByCode = (parts: Iterable<FittedPart>): readonly FittedPart[] =
 export const partName = (p: Pick<Part, 'maker' | 'name' | 'code'>): string =>
   isFreeCode(p.code) ? `${p.maker} ${p.name}`.trim() : `${p.maker} ${p.name} (${p.code})`;
 
-/** What is on the vehicle after the build: what was fitted, less what a new part takes the place of. */
+/** What is on the vehicle after the build: what was fitted, less what comes off and what a new part takes the place of. */
 export function afterBuild(
   fitted: readonly FittedPart[],
   chosen: readonly FittedPart[],
@@ -64,13 +66,23 @@ export function afterBuild(
         FAMILIES[old.family].holds === 'one' &&
         FAMILIES[part.family].replaces.includes(FAMILIES[old.family].slot),
     );
-  return [...fitted.filter((f) => !replaced(f)), ...chosen];
+  return [...fitted.filter((f) => f.comesOff !== true && !replaced(f)), ...chosen];
 }
 
+/** Something on the vehicle that comes off in this build. */
+export interface Removal {
+  readonly what: string;
+  readonly axle: Axle | 'both' | null;
+  /** how it was fitted: it comes off the same way; empty where no record says so */
+  readonly operation: string;
+}
+const onIt = (part: Part, { comesOff }: { readonly comesOff: boolean }): FittedPart =>
+  comesOff ? { part, quantity: 1, comesOff } : { part, quantity: 1 };
 export interface PartsOfJob {
   readonly fitted: readonly FittedPart[];
   /** each part once, by code: the order of the list means nothing */
   readonly chosen: readonly FittedPart[];
+  readonly removed: readonly Removal[];
   readonly unknown: readonly string[];
   /** parts that the list holds more than once, by themselves or in kits */
   readonly repeated: readonly Part[];
@@ -113,14 +125,27 @@ export function partsOfJob(
   const fitted = job.vehicle.changes.flatMap((c): FittedPart[] => {
     if (c.part === null) {
       const part = vehicle && changedBefore(c, vehicle);
-      return part ? [{ part, quantity: 1 }] : [];
+      return part ? [onIt(part, c)] : [];
     }
     const part = byCode.get(c.part);
     if (!part) unknown.add(c.part);
-    return part ? [{ part, quantity: 1 }] : [];
+    return part ? [onIt(part, c)] : [];
   });
+  const removed = job.vehicle.changes
+    .filter((c) => c.comesOff)
+    .map((c): Removal => {
+      const part = byCode.get(c.part ?? '');
+      return part
+        ? { what: partName(part), axle: part.axle, operation: part.operation }
+        : {
+            what: c.what,
+            axle: c.axle,
+            operation: vehicle && c.axle ? operationAlike(c.kind, c.axle, vehicle, catalogue.parts) : '',
+          };
+    });
   return {
     fitted,
+    removed,
     chosen: onceByCode([...chosen.values(), ...own]),
     unknown: [...unknown],
     repeated: [...repeated.values()],

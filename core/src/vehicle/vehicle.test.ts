@@ -95,7 +95,18 @@ describe('parts on axles', () => {
   it('what stands beside the axle leaves linkage, springs and stops alone', () => {
     const kinds = [...new Set(catalogue.parts.flatMap((p) => p.effects))];
     const beside = [...new Set(kinds.filter((e) => !isAxleEffect(e)).map((e) => e.kind))].sort();
-    const known = ['alignment-range', 'bar-link', 'damper', 'hose', 'mass', 'spare-carrier', 'wheel-spacer'];
+    const known = [
+      'alignment-range',
+      'axle-ratio',
+      'bar-link',
+      'bar-mount',
+      'damper',
+      'hose',
+      'mass',
+      'shaft-flange',
+      'spare-carrier',
+      'wheel-spacer',
+    ];
     expect(beside).toEqual(known.filter((k) => kinds.some((e) => e.kind === k)));
     expect(kinds.filter(isAxleEffect).length).toBeGreaterThan(10);
     for (const e of kinds.filter((x) => !isAxleEffect(x)))

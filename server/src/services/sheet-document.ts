@@ -1,4 +1,4 @@
-import { AXLES, openNeeds, turnedBy, type Figure, type WorkStep } from '@rigger/core';
+import { advisedNeeds, AXLES, needKey, openNeeds, turnedBy, type Figure, type WorkStep } from '@rigger/core';
 import {
   duration,
   codeText,
@@ -7,6 +7,7 @@ import {
   fasteningText,
   FIGURE_WORDS,
   FORMULA_WORDS,
+  decisionText,
   HAZARD_WORDS,
   length,
   identityText,
@@ -88,7 +89,12 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   const over = m.overBudget
     ? [{ verdict: 'ask' as const, finding: m.overBudget, about: { part: null, axle: null } }]
     : [];
-  const listed = [...openNeeds(needs), ...over, ...needs.filter((n) => n.verdict === 'fits')];
+  const listed = [
+    ...openNeeds(needs),
+    ...over,
+    ...advisedNeeds(needs),
+    ...needs.filter((n) => n.verdict === 'fits'),
+  ];
   if (listed.length > 0) {
     content.push({ text: 'Still open, and printed on the sheet', style: 'section' });
     content.push({
@@ -100,6 +106,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
             color: n.verdict === 'fits' ? INK2 : RUST,
           },
           needText(n, style, vehicle?.platform ?? null),
+          ...(n.verdict === 'advised' ? [` ${decisionText(m.sections.build.decisions[needKey(n)])}`] : []),
         ],
       })),
       margin: [0, 0, 0, 8],

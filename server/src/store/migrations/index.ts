@@ -6,6 +6,7 @@ import { revisions } from './005-revisions';
 import { whatCannotBeRead } from './006-what-cannot-be-read';
 import { intakeAndAfter } from './007-intake-and-after';
 import { linesOfOnesOwn } from './008-lines-of-ones-own';
+import { whatComesOff } from './009-what-comes-off';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -18,5 +19,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   whatCannotBeRead,
   intakeAndAfter,
   linesOfOnesOwn,
+  whatComesOff,
 ];
 export type { NamedMigration };

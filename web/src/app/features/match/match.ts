@@ -9,6 +9,7 @@ import { RouterLink } from '@angular/router';
 import { catchError, of, switchMap } from 'rxjs';
 import { ENTRY_LIMITS, MOST_FREE_LINES } from '@rigger/contracts';
 import {
+  advisedNeeds,
   claimed,
   emptyLine,
   given,
@@ -16,9 +17,11 @@ import {
   listed,
   needKey,
   openNeeds,
+  partCost,
   type Axle,
   type BuildItem,
   type Cure,
+  type Decision,
   type Figure,
   type FreeLine,
   type JobSections,
@@ -32,6 +35,7 @@ import {
   NEED_WORDS,
   lineProvenance,
   matchHeadline,
+  nowOrLater,
   pastText,
   priceText,
   provenanceText,
@@ -167,6 +171,29 @@ export class MatchView {
       })),
     })),
   );
+  /** what is advised: it works without, and the customer says yes or no; with what now and later come to */
+  protected readonly advice = computed(() => {
+    const [a, job, catalogue, settings] = [
+      this.view.assessment(),
+      this.view.sections(),
+      this.shop.catalogue(),
+      this.shop.settings(),
+    ];
+    if (!a || !job || !catalogue || !settings) return [];
+    return advisedNeeds(a.needs).map((n) => {
+      const key = needKey(n);
+      const cure = this.model.curesOf(n)[0];
+      const part = catalogue.parts.find((p) => p.code === cure?.part);
+      return {
+        ...n,
+        key,
+        text: this.say(n),
+        said: job.build.decisions[key] ?? null,
+        part: part ? { code: part.code, name: `${part.code} ${part.maker} ${part.name}` } : null,
+        costs: part ? nowOrLater(partCost(part, a, job, catalogue, settings), this.shop.style()) : null,
+      };
+    });
+  });
   protected readonly notes = computed(() =>
     (this.view.assessment()?.needs ?? []).filter((n) => n.verdict === 'fits').map(this.say),
   );
@@ -263,6 +290,21 @@ export class MatchView {
     const items = this.store.sections()?.build.items ?? [];
     if (items.some((i) => i.code === code)) return;
     this.store.patch('build', { items: [...items, listed(crypto.randomUUID(), kind, code)] }, `add.${code}`);
+  }
+  /** The customer's word on something that is advised is kept; yes puts the part on the list in the same step. */
+  protected decide(key: string, said: Decision | null, part: string | null): void {
+    const { build } = this.store.sections() ?? {};
+    if (!build) return;
+    const { [key]: _, ...others } = build.decisions;
+    const items =
+      said === 'accepted' && part !== null && !build.items.some((i) => i.code === part)
+        ? [...build.items, listed(crypto.randomUUID(), 'part', part)]
+        : build.items;
+    this.store.patch(
+      'build',
+      { items, decisions: said === null ? others : { ...others, [key]: said } },
+      `decide.${key}`,
+    );
   }
   protected addOffer(offer: Offer): void {
     this.add(offer.kind, offer.code);

@@ -2,8 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { openNeeds, type Fastening, type Figure, type PartsLine, type WorkStep } from '@rigger/core';
 import {
+  advisedNeeds,
+  needKey,
+  openNeeds,
+  type Fastening,
+  type Figure,
+  type PartsLine,
+  type WorkStep,
+} from '@rigger/core';
+import {
+  decisionText,
   DISCLAIMER,
   duration,
   fasteningText,
@@ -67,9 +76,11 @@ export class SheetView {
   });
   protected readonly open = computed(() => {
     const a = this.view.assessment();
-    return openNeeds(a?.needs ?? []).map((n) => ({
+    const decisions = this.view.sections()?.build.decisions ?? {};
+    const needs = a?.needs ?? [];
+    return [...openNeeds(needs), ...advisedNeeds(needs)].map((n) => ({
       verdict: n.verdict,
-      text: needText(n, this.shop.style(), a?.vehicle?.platform ?? null),
+      text: `${needText(n, this.shop.style(), a?.vehicle?.platform ?? null)}${n.verdict === 'advised' ? ` ${decisionText(decisions[needKey(n)])}` : ''}`,
     }));
   });
   /** while something cannot be read nothing is printed: a value that nobody meant would stand there */

@@ -5,6 +5,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatRadioModule } from '@angular/material/radio';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSelectModule } from '@angular/material/select';
 import { ENTRY_LIMITS } from '@rigger/contracts';
 import {
@@ -37,6 +38,7 @@ import { NumberField } from '../../ui/number-field';
     MatFormFieldModule,
     MatInputModule,
     MatRadioModule,
+    MatCheckboxModule,
     MatSelectModule,
     HeadlineBlock,
     DescribedFields,
