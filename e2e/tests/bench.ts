@@ -2,12 +2,14 @@ import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 
 const DIST = join(import.meta.dirname, '../../server/dist');
 const MAIN = join(DIST, 'main.js');
+/** The demo's catalogue with six of its jobs: enough for a board, and small enough to count. */
+const WEEK = ['bird-count', 'farm-vet', 'harbourmaster', 'hut-warden', 'peat-crew', 'seaweed-cutter'];
 const DEMO = join(import.meta.dirname, '../../demo');
 
 /** The product as it is shipped, on its own data; can be killed and started again on the same port. */
@@ -35,9 +37,15 @@ export class Server {
     });
     return { said: done.stdout + done.stderr, code: done.status };
   }
-  /** Reads the demo world in, as `npm run demo` does. */
+  /** Reads the demo world in, with fewer jobs than `npm run demo` has. */
   importDemo(): void {
-    expect(this.command('import', DEMO)).toMatchObject({ code: 0 });
+    const dir = mkdtempSync(join(tmpdir(), 'rigger-week-'));
+    cpSync(DEMO, dir, {
+      recursive: true,
+      filter: (path) => !/jobs.[^/\\]+\.json$/.test(path) || WEEK.includes(basename(path, '.json')),
+    });
+    expect(this.command('import', dir)).toMatchObject({ code: 0 });
+    rmSync(dir, { recursive: true });
   }
   async start(): Promise<void> {
     const child = spawn(process.execPath, [MAIN], {

@@ -3,7 +3,7 @@ import { SECTIONS } from '@rigger/core';
 import { writeFileSync } from 'node:fs';
 import { filesOf } from './services/read-folder';
 import { importWorld } from './services/import-world';
-import { DEMO_DIR, openServer, TODAY, type OpenServer } from './testing/open-server';
+import { openServer, TODAY, type OpenServer, smallWeek } from './testing/open-server';
 
 let s: OpenServer;
 beforeEach(async () => {
@@ -17,7 +17,7 @@ const put = (id: string, section: string, body: object, author = 'Ina') =>
     .send(body);
 /** the demo world with one part changed */
 const changed = (change: (part: any) => object) => {
-  const files = new Map(filesOf(DEMO_DIR));
+  const files = new Map(smallWeek());
   const parts = JSON.parse(files.get('parts.json')!) as any[];
   files.set('parts.json', JSON.stringify(parts.map((p) => ({ ...p, ...change(p) }))));
   return files;
@@ -127,7 +127,7 @@ describe('the catalogue', () => {
     expect(await s.job(1012)).toMatchObject({ catalogue: 2, changes: [] });
   });
   it('a part that is no longer sold is told as gone, and comes back under its old history', async () => {
-    const without = new Map(filesOf(DEMO_DIR));
+    const without = new Map(smallWeek());
     const parts = JSON.parse(without.get('parts.json')!) as any[];
     const kits = JSON.parse(without.get('kits.json')!) as any[];
     const code = 'SD-7200';
@@ -135,7 +135,7 @@ describe('the catalogue', () => {
     without.set('kits.json', JSON.stringify(kits.filter((k) => !JSON.stringify(k.parts).includes(code))));
     expect((await take(without)).imported).toMatchObject({ number: 2 });
     expect((await s.job(1012)).changes).toContainEqual({ kind: 'parts', code, gone: true, fields: [] });
-    await take(filesOf(DEMO_DIR));
+    await take(smallWeek());
     expect((await s.job(1012)).changes).toEqual([]);
     expect(await s.db('catalogue_revisions').where({ kind: 'parts', code }).pluck('version')).toEqual([
       1, 2, 3,
@@ -153,10 +153,10 @@ describe('the catalogue', () => {
     expect((await s.job(1400)).catalogue).toBe(2);
   });
   it('the same files again are no new state', async () => {
-    expect((await take(filesOf(DEMO_DIR))).imported).toEqual({ number: 1, added: 0, changed: 0, removed: 0 });
+    expect((await take(smallWeek())).imported).toEqual({ number: 1, added: 0, changed: 0, removed: 0 });
   });
   it('names every fault with file and path, and takes nothing', async () => {
-    const files = new Map(filesOf(DEMO_DIR));
+    const files = new Map(smallWeek());
     files.delete('joints.json');
     files.set('kits.json', '[{"code": ');
     files.set(
@@ -223,7 +223,7 @@ describe('a shop that has nothing yet', () => {
       .put('/api/settings')
       .send({ version: 1, data: { ...data, shopName: 'Weir' } })
       .expect(200);
-    const done = await importWorld(own.shop.stores, filesOf(DEMO_DIR), {
+    const done = await importWorld(own.shop.stores, smallWeek(), {
       origin: 'demo',
       author: '',
       today: TODAY,

@@ -1,4 +1,4 @@
-import { catalogue, demoJob, demoJobs, jobNumbers, platformOf } from './demo-world';
+import { catalogue, demoJob, demoJobs, finishedJobs, jobNumbers, platformOf } from './demo-world';
 
 const everyText = (value: unknown): readonly string[] =>
   typeof value === 'string'
@@ -6,7 +6,10 @@ const everyText = (value: unknown): readonly string[] =>
     : value !== null && typeof value === 'object'
       ? Object.values(value).flatMap(everyText)
       : [];
-const world = [...everyText(catalogue), ...demoJobs.flatMap((name) => everyText(demoJob(name)))];
+const world = [
+  ...everyText(catalogue),
+  ...[...demoJobs, ...finishedJobs].flatMap((name) => everyText(demoJob(name))),
+];
 /** What could be read as a real make, model line, weight class or engine. */
 const READS_AS_REAL = [
   /\bford\b/i,
@@ -53,7 +56,8 @@ describe('the demo world', () => {
   });
   it('nothing is said to have been fitted here on a job that the shop does not have', () => {
     const numbers = new Set(jobNumbers.map(String));
-    expect(numbers.size).toBe(demoJobs.length);
+    expect(numbers.size).toBe(demoJobs.length + finishedJobs.length);
+    expect(finishedJobs.length).toBeGreaterThanOrEqual(30);
     const jobs = catalogue.parts.flatMap((p) =>
       p.applications.flatMap((a) => (a.provenance.kind === 'fitted-here' ? a.provenance.jobs : [])),
     );

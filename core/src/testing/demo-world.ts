@@ -41,9 +41,19 @@ export const catalogue: Catalogue = {
 };
 export const settings: ShopSettings = json('settings.json');
 export const demoJob = (name: string): JobSections => json(`jobs/${name}.json`).sections;
+const jobFiles = readdirSync(join(DEMO, 'jobs')).map((f) => ({
+  name: f.replace('.json', ''),
+  file: json(`jobs/${f}`) as { readonly number: number; readonly sections: JobSections },
+}));
+export const jobNumberOf = (name: string) => jobFiles.find((j) => j.name === name)!.file.number;
 /** numbers of the jobs that the shop has */
-export const jobNumbers = readdirSync(join(DEMO, 'jobs')).map((f) => json(`jobs/${f}`).number as number);
-export const demoJobs = readdirSync(join(DEMO, 'jobs')).map((f) => f.replace('.json', ''));
+export const jobNumbers = jobFiles.map(({ file }) => file.number);
+/** The shop's week: jobs that are on the board. */
+export const demoJobs = jobFiles.filter(({ file }) => file.sections.head.stage !== 'done').map((j) => j.name);
+/** What the shop learns from: jobs that came back measured. */
+export const finishedJobs = jobFiles
+  .filter(({ file }) => file.sections.head.stage === 'done')
+  .map((j) => j.name);
 export const platformOf = (code: string) => catalogue.platforms.find((p) => p.code === code)!;
 export const partOf = (code: string) => catalogue.parts.find((p) => p.code === code)!;
 

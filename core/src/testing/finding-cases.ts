@@ -631,7 +631,12 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     () => spareRated(1 / 1.005),
   ),
   'tire-clearance': edge('tire-clearance', 'needs', (n) => withTire(`265/${n}R17 115T`), [60, 90, 1]),
-  'tire-to-stop': edge('tire-to-stop', 'advised', (n) => withTire(`265/${n}R17 115T`, spacer(30)), [60, 79, 1]),
+  'tire-to-stop': edge(
+    'tire-to-stop',
+    'advised',
+    (n) => withTire(`265/${n}R17 115T`, spacer(30)),
+    [60, 79, 1],
+  ),
   'tire-not-priced': pair(
     'ask',
     () => withTire('LT285/70R17'),
