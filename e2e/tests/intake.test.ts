@@ -182,3 +182,21 @@ test('the whole of one job in inches: tape, tyre, match, sheet', async ({ page, 
     expect([view, wrong]).toEqual([view, []]);
   }
 });
+
+test('what is advised: declined it stays declined, accepted it is on the list', async ({ page, server }) => {
+  await page.goto(await server.at(1014, 'match'));
+  const advice = page.locator('.need-row').filter({ hasText: 'CV joint would run' });
+  await expect(advice).toContainText('later, alone');
+  await advice.getByRole('button', { name: 'Decline' }).press('Enter');
+  await expect(advice).toContainText('Declined by the customer.');
+  await saved(page);
+  await page.reload();
+  await expect(advice).toContainText('Declined by the customer.');
+  await page.goto(await server.at(1014, 'sheet'));
+  await expect(page.getByText(/CV joint would run .* Declined by the customer\./)).toBeVisible();
+  await page.goto(await server.at(1014, 'match'));
+  await advice.getByRole('button', { name: 'Ask again' }).click();
+  await advice.getByRole('button', { name: /Accept: IW-360/ }).click();
+  await expect(advice).toHaveCount(0);
+  await expect(page.locator('.chosen-list')).toContainText('Front subframe drop');
+});

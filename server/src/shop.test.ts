@@ -1,7 +1,6 @@
 import { BoardSchema, JobAnswerSchema } from '@rigger/contracts';
 import { SECTIONS } from '@rigger/core';
 import { writeFileSync } from 'node:fs';
-import { filesOf } from './services/read-folder';
 import { importWorld } from './services/import-world';
 import { openServer, TODAY, type OpenServer, smallWeek } from './testing/open-server';
 

@@ -244,6 +244,9 @@ describe('what a job still needs', () => {
     expect(briefed({ usage: NO_USE })).toEqual(['use-unsaid']);
     expect(briefed({ wish: null })).toEqual(['wish-unsaid']);
     expect(briefed({ stance: null })).toEqual(['stance-unsaid']);
+    const height = { wish: 'height', stance: null, frontTargetMm: 20 } as const;
+    expect(briefed(height)).toEqual(['stance-unsaid']);
+    expect(briefed({ ...height, rearTargetMm: 0 })).toEqual([]);
     expect(briefed({ stance: 'nose-up' })).toEqual(['stance-unsaid']);
     expect(briefed({ stance: 'nose-up', noseUpMostMm: 0 })).toEqual([]);
     expect(briefed({ wish: 'repair', stance: null })).toEqual([]);

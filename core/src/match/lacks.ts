@@ -53,8 +53,11 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
   if (brief.wish === null) out.push({ section: 'brief', code: 'wish-unsaid' });
   else if (brief.wish === 'height' && brief.frontTargetMm === null && brief.rearTargetMm === null)
     out.push({ section: 'brief', code: 'height-unsaid' });
+  // a height for either end says how it stands
+  const heights = brief.wish === 'height' && brief.frontTargetMm !== null && brief.rearTargetMm !== null;
   if (
     brief.wish !== 'repair' &&
+    !heights &&
     (brief.stance === null || (brief.stance === 'nose-up' && brief.noseUpMostMm === null))
   )
     out.push({ section: 'brief', code: 'stance-unsaid' });

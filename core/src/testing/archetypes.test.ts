@@ -39,7 +39,7 @@ describe.each(ARCHETYPES.map((a) => [a.number, a.job, a] as const))(
         for (const f of step.fastenings) {
           if (f.torque.kind !== 'figure') continue;
           const cards = platformOf(t.job.vehicle.platform!).fasteners.map((c) => c.torqueNm);
-          const leaflets = step.parts.flatMap((code) => partOf(code)?.fasteners ?? []).map((x) => x.torqueNm);
+          const leaflets = step.parts.flatMap((code) => partOf(code).fasteners).map((x) => x.torqueNm);
           expect([...cards, ...leaflets]).toContain(f.torque.nm);
         }
     });

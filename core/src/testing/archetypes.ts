@@ -207,7 +207,7 @@ export const ARCHETYPES: readonly Archetype[] = [
     decides: {
       'differential and skid come down together': (t) => t.has('IW-8181', 'IW-8182'),
       'wheel nuts are torqued again after 80 km': (t) =>
-        t.plan.steps.some((s) => s.fastenings.some((f) => /80 km/.test(f.note))),
+        t.plan.steps.some((s) => s.fastenings.some((f) => f.note.includes('80 km'))),
     },
     leaves: [],
   },

@@ -116,10 +116,11 @@ export class MatchView {
   private readonly others = signal<Shown>({ front: false, rear: false });
   /** what the worker found, in words: they change when it answers, not with each tick */
   private readonly judged = computed(() => {
+    const fittedHere = this.fittedHere();
     const of = (axle: Axle) => {
       const list = this.model.matched()?.[axle] ?? [];
       const common = commonReasons(list.filter((s) => s.listed));
-      return { common: common.map(this.sayHere), list: list.map((s) => this.said(s, common)) };
+      return { common: common.map(this.sayHere), list: list.map((s) => this.said(s, common, fittedHere)) };
     };
     return { front: of('front'), rear: of('rear') };
   });
@@ -215,6 +216,14 @@ export class MatchView {
     ),
     { initialValue: [] },
   );
+  /** parts that came back measured on this platform, with the jobs; a part that a kit brought counts by itself */
+  private readonly fittedHere = computed((): ReadonlyMap<string, readonly string[]> => {
+    const jobs = new Map<string, readonly string[]>();
+    for (const p of this.pastJobs())
+      if (p.id !== this.store.id())
+        for (const code of p.parts) jobs.set(code, [...(jobs.get(code) ?? []), String(p.number)]);
+    return jobs;
+  });
   protected readonly past = computed(() => {
     const here = this.planned();
     return this.pastJobs()
@@ -257,10 +266,17 @@ export class MatchView {
   private readonly sayHere = (n: Need) =>
     findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
   protected readonly provenance = lineProvenance;
-  private readonly said = (s: SourceVerdict, common: readonly Need[]): SaidSource => {
+  private readonly said = (
+    s: SourceVerdict,
+    common: readonly Need[],
+    fittedHere: ReadonlyMap<string, readonly string[]>,
+  ): SaidSource => {
     const above = new Set(common.map(needKey));
+    const jobs = fittedHere.get(s.code);
     return {
       ...s,
+      // the shop's own word outranks the maker's; it does not answer what is still to ask
+      provenance: jobs && s.provenance ? { kind: 'fitted-here', jobs } : s.provenance,
       claim:
         s.claimLiftMm === null ? null : claimed('claimed-lift', s.claimLiftMm, 'mm', `${s.maker} ${s.code}`),
       body: bodyLift(s.bodyLiftMm, s.code),
@@ -295,7 +311,7 @@ export class MatchView {
   protected decide(key: string, said: Decision | null, part: string | null): void {
     const { build } = this.store.sections() ?? {};
     if (!build) return;
-    const { [key]: _, ...others } = build.decisions;
+    const others = Object.fromEntries(Object.entries(build.decisions).filter(([k]) => k !== key));
     const items =
       said === 'accepted' && part !== null && !build.items.some((i) => i.code === part)
         ? [...build.items, listed(crypto.randomUUID(), 'part', part)]
