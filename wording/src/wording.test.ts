@@ -37,6 +37,7 @@ import {
   stepText,
   quantity,
   needText,
+  settingsText,
   FORMULA_WORDS,
   HAZARD_WORDS,
   lengthFaultText,
@@ -568,4 +569,16 @@ it('whose vehicle it is, for the bay: plate and mileage in the shop’s unit, an
   expect(identityText({ plate: ' MW 13 PC ', mileageKm: 40_250 }, MM)).toEqual(['MW 13 PC', '40250 km']);
   expect(identityText({ plate: '', mileageKm: 40_250 }, IN)).toEqual(['25010 mi']);
   expect(identityText({ plate: ' ', mileageKm: null }, IN)).toEqual([]);
+});
+
+it('an adjustable part says where, which way, and what to begin with', () => {
+  const text = settingsText({
+    clicks: 18,
+    where: 'knob at the foot of the damper',
+    firmer: 'clockwise',
+    start: { road: 6, load: 9, track: 1 },
+  });
+  expect(text).toContain('knob at the foot of the damper, clockwise is firmer, 18 clicks in all');
+  expect(text).toContain('road 6 clicks, load 9 clicks, track 1 click;');
+  expect(text).not.toMatch(BROKEN);
 });

@@ -1,5 +1,5 @@
-import { formatDecimal, type Fastening, type WorkStep } from '@rigger/core';
-import { inUnits, quantity, type Style } from './format';
+import { formatDecimal, type Fastening, type PartSettings, type WorkStep } from '@rigger/core';
+import { inUnits, plural, quantity, type Style } from './format';
 
 /** What a step says: the catalogue's text, or the plan's own words for the steps it makes itself. */
 export function stepText(s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'axle'>, style: Style): string {
@@ -60,4 +60,10 @@ export function fasteningText(
     torque: f.torque.kind === 'manual' ? 'torque: maker’s manual' : both(f.torque.nm),
     source: [whose, ...notes].join(' · '),
   };
+}
+
+/** How an adjustable part is set to begin with: clicks from fully soft. */
+export function settingsText({ clicks, where, firmer, start }: PartSettings): string {
+  const of = (n: number) => plural(n, 'click');
+  return `Set at the ${where}, ${firmer} is firmer, ${of(clicks)} in all. From fully soft: road ${of(start.road)}, load ${of(start.load)}, track ${of(start.track)}; both sides alike, changed two at a time.`;
 }

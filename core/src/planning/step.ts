@@ -1,4 +1,4 @@
-import type { Hazard, Part, WorkText } from '../catalogue';
+import type { Hazard, Part, WorkText, PartSettings } from '../catalogue';
 import type { Figure } from '../evidence';
 import type { Axle } from '../suspension';
 import type { Fastening } from './fastening';
@@ -16,6 +16,8 @@ export interface WorkStep {
   readonly parts: readonly string[];
   /** what maker or shop say about those parts */
   readonly notes: readonly { readonly part: string; readonly note: string }[];
+  /** how the parts of the step are set, where they can be */
+  readonly settings: readonly { readonly part: string; readonly settings: PartSettings }[];
   readonly minutes: number;
   readonly tools: readonly string[];
   readonly hazards: readonly Hazard[];
@@ -52,7 +54,7 @@ export interface StepNode extends Ordered {
   readonly work: WorkText;
   /** parts whose fitting this is: their leaflets may name its torques */
   readonly madeBy: readonly Part[];
-  readonly more: Partial<Pick<WorkStep, 'makes' | 'notes' | 'wedge' | 'figures' | 'charge'>>;
+  readonly more: Partial<Pick<WorkStep, 'makes' | 'notes' | 'settings' | 'wedge' | 'figures' | 'charge'>>;
 }
 /** Work that the plan itself brings, without words of the catalogue. */
 export const OWN_WORK: WorkText = { text: '', minutes: 0, tools: [], hazards: [], loosens: [], fastens: [] };

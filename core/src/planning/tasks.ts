@@ -164,6 +164,9 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       more: {
         figures: t.figures,
         ...(i === 0 && t.note !== '' ? { notes: [{ part: t.part?.code ?? t.code, note: t.note }] } : {}),
+        ...(i === 0 && t.part?.settings
+          ? { settings: [{ part: t.part.code, settings: t.part.settings }] }
+          : {}),
         ...(i === 0 && t.part ? { wedge: wedgeOf(t.part, a, t.place) } : {}),
       },
     }));

@@ -185,6 +185,7 @@ function maker(
       makes: null,
       parts: s.madeBy.map((p) => p.code),
       notes: [],
+      settings: [],
       minutes: s.work.minutes,
       tools: fastenings.length > 0 ? [...new Set([...s.work.tools, TORQUE_WRENCH])] : s.work.tools,
       hazards: s.work.hazards,

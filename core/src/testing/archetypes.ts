@@ -171,7 +171,8 @@ export const ARCHETYPES: readonly Archetype[] = [
       'it goes down by 20 mm at both ends': (t) =>
         Math.abs(lift(t, 'front') + 20) < 4 && Math.abs(lift(t, 'rear') + 20) < 4,
       'the adjusters still reach': (t) => t.of('camber-reach').length === 0,
-      'every damper has its settings': (t) =>
+      'every damper has its settings, at its step': (t) =>
+        t.plan.steps.filter((s) => s.settings.length > 0).length === 2 &&
         t.a.chosen.filter((p) => p.part.family === 'damper').every((p) => p.part.settings !== undefined),
     },
     leaves: [],

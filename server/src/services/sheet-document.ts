@@ -19,6 +19,7 @@ import {
   NEED_WORDS,
   needText,
   quantity,
+  settingsText,
   stepText,
   wedgeText,
   type Style,
@@ -266,6 +267,11 @@ function stepBlock(s: WorkStep, style: Style): Content {
           })),
           ...s.notes.map((n) => ({
             text: `${n.part}: ${inUnits(n.note, style)}`,
+            bold: true,
+            fontSize: 8.5,
+          })),
+          ...s.settings.map((n) => ({
+            text: `${n.part}: ${settingsText(n.settings)}`,
             bold: true,
             fontSize: 8.5,
           })),

@@ -25,6 +25,7 @@ import {
   needText,
   plural,
   quantity,
+  settingsText,
   sheetHeadline,
   codeText,
   inUnits,
@@ -70,6 +71,7 @@ export class SheetView {
   protected readonly figure = (f: Figure) =>
     `${FIGURE_WORDS[f.name]}: ${quantity(f.value, f.unit, this.shop.style())}`;
   protected readonly hours = duration;
+  protected readonly settings = settingsText;
   protected readonly headline = computed(() => {
     const m = this.view.money();
     return m && sheetHeadline(this.view.plan(), this.view.lines().length, m, this.shop.style());
