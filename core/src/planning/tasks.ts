@@ -21,6 +21,8 @@ export interface Task {
   /** what maker or shop say about it; may be empty */
   readonly note: string;
   readonly figures: readonly Figure[];
+  /** takes something off the vehicle: what is fitted there waits for it */
+  readonly removes: boolean;
 }
 export interface Tasks {
   readonly list: readonly Task[];
@@ -44,6 +46,7 @@ export function tasksOf(
     times: 1,
     note: '',
     figures: [],
+    removes: false,
     ...more,
   });
   /** an operation of the catalogue, at each place where it is done */
@@ -74,7 +77,7 @@ export function tasksOf(
         ? (found.place === 'vehicle'
             ? (['vehicle'] as const)
             : AXLES.filter((x) => axle === x || axle === 'both')
-          ).map((place) => task(code, place, removalOf(found, what)))
+          ).map((place) => task(code, place, removalOf(found, what), { removes: true }))
         : [];
     }),
     ...AXLES.flatMap((axle) =>
@@ -137,7 +140,7 @@ export function changesOf(
 }
 
 /** The steps of the work itself. Each waits for the states it needs, for the components it works through to be back, for
- *  marks and loosened pivots, and for the operations that its record puts first. */
+ *  marks and loosened pivots, for what comes off there, and for the operations that its record puts first. */
 export function workNodes(tasks: readonly Task[], access: Access, a: Assessment): readonly StepNode[] {
   const idsOf = (code: string, places: readonly Place[]) =>
     tasks.flatMap((t, n) => (t.code === code && places.includes(t.place) ? stepIds(t, n) : []));
@@ -153,10 +156,17 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       ...(t.place === 'vehicle' ? [] : pivotSteps(t.place)),
       ...t.work.after.flatMap((code) => idsOf(code, [t.place, 'vehicle'])),
     ];
+    const first = t.removes
+      ? []
+      : tasks.flatMap((r, k) =>
+          r.removes && (r.place === t.place || r.place === 'vehicle' || t.place === 'vehicle')
+            ? stepIds(r, k)
+            : [],
+        );
     return t.work.steps.map((w, i) => ({
       id: stepId(n, i),
-      after: i > 0 ? [...waits, stepId(n, i - 1)] : waits,
-      rank: [1, placeRank(t.place), 3, n, i],
+      after: i > 0 ? [...waits, stepId(n, i - 1)] : [...waits, ...first],
+      rank: [1, placeRank(t.place), 3, t.removes ? -1 : n, i],
       phase: 'work' as const,
       axle: t.place,
       work: { ...w, minutes: w.minutes * (t.work.per === 'wheel' ? t.times : 1) },

@@ -297,7 +297,8 @@ export const ARCHETYPES: readonly Archetype[] = [
     number: 18,
     job: 'slate-roofer',
     decides: {
-      'the earlier spacers come off first': (t) => t.steps(/Coil spacers of an earlier kit: off/) >= 0,
+      'the earlier spacers come off before the new coils go in': (t) =>
+        before(t, /Coil spacers of an earlier kit: off/, /New coils in/),
       'with them left on it would stand higher': (t) => {
         const left = {
           ...t.job,
