@@ -76,7 +76,7 @@ test('a counter conversation by keyboard, counted', async ({ page, server }) => 
   await press('Alt+7');
   await expect(page.locator(':focus')).toHaveAttribute('type', 'checkbox');
   const wanted = page.getByRole('checkbox', { name: /TL-2810/ });
-  while (!(await wanted.evaluate((e) => e === document.activeElement))) await press('Tab');
+  while (!(await wanted.evaluate((e) => e === document.activeElement))) await press('ArrowDown');
   await press('Space');
   await expect(headline).toContainText('±');
 

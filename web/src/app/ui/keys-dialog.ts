@@ -12,6 +12,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['Alt + 1 … 9, 0, -', JOB_SECTIONS.map((s) => s.label).join(', ')],
   [`1 … ${JOB_SECTIONS.length}`, 'the same, outside a text; Esc leaves a text'],
   ['Arrows on the rub map', 'another pose'],
+  ['Up, down on Match', 'from one lift source to the next'],
   ['Ctrl + Z', 'undo, also across screens'],
   ['Ctrl + Shift + Z', 'redo'],
   ['Enter on a figure', 'why it is so'],

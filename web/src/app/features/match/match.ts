@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
@@ -104,6 +104,7 @@ export class MatchView {
   protected readonly shop = inject(Shop);
   private readonly api = inject(Api);
   private readonly arrival = inject(Arrival);
+  private readonly host: HTMLElement = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly limits = ENTRY_LIMITS;
   protected readonly needWords = NEED_WORDS;
   protected readonly model = inject(MatchModel);
@@ -301,6 +302,17 @@ export class MatchView {
   protected toggle(s: SourceVerdict): void {
     if (this.picked().has(s.code)) this.drop(s.code);
     else this.add(s.kind, s.code);
+  }
+  /** Up and down go from tick to tick; what lies between is for who reads it. */
+  protected toSource(event: KeyboardEvent): void {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    const { target } = event;
+    if (step === undefined || !(target instanceof HTMLInputElement)) return;
+    const ticks = [...this.host.querySelectorAll<HTMLInputElement>('td.pick input')];
+    const next = ticks[ticks.indexOf(target) + step];
+    if (!next) return;
+    event.preventDefault();
+    next.focus();
   }
   protected add(kind: BuildItem['kind'], code: string): void {
     const items = this.store.sections()?.build.items ?? [];
