@@ -1,6 +1,6 @@
 import { fitmentOf, LIFT_SOURCES, type Kit, type Provenance } from '../catalogue';
 import { TOPICS, worstVerdict, type Figure, type Topic, type Verdict } from '../evidence';
-import { needKey, needsOf, withChosen, type Need, type PlanCase } from '../rules';
+import { fitmentNeeds, needKey, needsOf, withChosen, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
 import { onAxle, onceByCode, type FittedPart } from '../vehicle';
 
@@ -41,11 +41,12 @@ export function judgeSources(axle: Axle, c: PlanCase): readonly SourceVerdict[] 
   const judge = (parts: readonly FittedPart[]): Judged => {
     const fits = parts.map((p) => fitmentOf(p.part.applications, c.vehicle));
     const listed = !fits.some((f) => f.verdict === 'no' && f.reason === 'not-listed');
-    const plan = withChosen(c, onceByCode([...rest, ...parts]));
-    const reasons = needsOf(plan, listed ? JUDGED_BY : ['fitment']).filter(
+    // most of a catalogue is made for other vehicles: that is said without making a plan of it
+    const plan = listed ? withChosen(c, onceByCode([...rest, ...parts])) : null;
+    const reasons = (plan ? needsOf(plan, JUDGED_BY) : fitmentNeeds(c, parts)).filter(
       (n) => !without.has(needKey(n)) && aboutAxle(n, axle),
     );
-    const f = listed ? plan.axles[axle].forecast() : null;
+    const f = plan?.axles[axle].forecast();
     const known = fits.flatMap((x) => (x.verdict === 'fits' ? [x.provenance] : []));
     return {
       verdict: worstVerdict(reasons.map((r) => r.verdict)),

@@ -1,6 +1,7 @@
 import { TOPICS, type NeedOf, type Topic } from '../evidence';
 import { RULES, type Finding } from './all-rules';
 import type { PlanCase } from './plan-case';
+import type { FittedPart } from '../vehicle';
 import type { FindingMeta, Rule } from './rule';
 
 export type Need = NeedOf<Finding>;
@@ -36,6 +37,11 @@ export function needsOf(c: PlanCase, topics: readonly Topic[] = TOPICS): readonl
   return ALL.filter(wanted)
     .flatMap((r) => foundBy(r, c))
     .filter((n) => topics.includes(n.topic));
+}
+/** Whether parts are made for this vehicle at all, and nothing else about them: no plan is made for it. */
+export function fitmentNeeds(c: PlanCase, parts: readonly FittedPart[]): readonly Need[] {
+  const asked = ruleOf('not-listed');
+  return asked ? foundBy(asked, { ...c, chosen: parts }) : [];
 }
 /** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle, end or limit) is one. */
 export const needKey = (n: Pick<Need, 'finding' | 'about'>): string => {
