@@ -170,7 +170,7 @@ export const lineProvenance = (l: Pick<PartsLine, 'group' | 'provenance'>): stri
 export function provenanceText(p: Provenance): string {
   switch (p.kind) {
     case 'fitted-here':
-      return `we fitted this on job ${p.jobs.join(', ')}`;
+      return `we fitted this on ${p.jobs.length === 1 ? 'job' : 'jobs'} ${p.jobs.join(', ')}`;
     case 'maker-lists':
       return 'maker lists it';
     case 'maker-confirmed':

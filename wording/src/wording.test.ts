@@ -163,7 +163,7 @@ describe('numbers', () => {
   });
   it('provenance is said in words of trust', () => {
     expect(provenanceText({ kind: 'fitted-here', jobs: ['1007', '1011'] })).toBe(
-      'we fitted this on job 1007, 1011',
+      'we fitted this on jobs 1007, 1011',
     );
     expect(provenanceText({ kind: 'guess' })).toMatch(/nobody/);
   });

@@ -4,8 +4,8 @@ import { length } from '@rigger/wording';
 import { Shop } from '../data/shop';
 
 const MOVE_MS = 180;
-/** room beside the body for the dimension texts, mm of the drawing */
-const SIDE_MM = 1500;
+/** room beside the body for the dimension texts, in inches too, mm of the drawing */
+const SIDE_MM = 2250;
 const TOP_MM = 190;
 
 /** The elevation of this vehicle: today dashed, planned in heather, dimension lines outside the body, limit across.

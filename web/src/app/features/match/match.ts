@@ -96,6 +96,7 @@ const bodyLift = (mm: number, from = ''): Figure | null =>
   providers: [MatchModel],
   templateUrl: './match.html',
   styleUrl: './match.scss',
+  host: { '(keydown)': 'toSource($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MatchView {
@@ -309,8 +310,9 @@ export class MatchView {
     const { target } = event;
     if (step === undefined || !(target instanceof HTMLInputElement)) return;
     const ticks = [...this.host.querySelectorAll<HTMLInputElement>('td.pick input')];
-    const next = ticks[ticks.indexOf(target) + step];
-    if (!next) return;
+    const at = ticks.indexOf(target);
+    const next = ticks[at + step];
+    if (at < 0 || !next) return;
     event.preventDefault();
     next.focus();
   }
