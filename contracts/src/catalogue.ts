@@ -281,6 +281,9 @@ export const PartSchema = z.strictObject({
   cures: z.array(code),
   requires: z.array(partRef),
   excludes: z.array(partRef),
+  limits: z
+    .strictObject({ tireMm: z.number().min(300).max(1300).optional(), offsetMm: range.optional() })
+    .optional(),
   settings: z
     .strictObject({
       clicks: z.int().min(2).max(60),

@@ -246,6 +246,10 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `Front and rear axle would turn against each other: ${ratioText(f.front)} in front, ${ratioText(f.rear)} at the rear. Both ends take the same ratio, or neither.`;
     case 'ratio-not-driven':
       return `The ${f.axle} axle of this vehicle is not driven: a gear set ${ratioText(f.ratio)} has nothing to go into.`;
+    case 'tire-over-maker':
+      return `${f.what}: its maker allows tyres up to ${mm(f.mostMm)}; the wanted one is ${mm(f.diameterMm)} in diameter.`;
+    case 'offset-off-maker':
+      return `${f.what}: its maker asks for wheel offsets of ${formatDecimal(f.window[0], 0)} to ${formatDecimal(f.window[1], 0)} mm; with this wheel it comes to ${formatDecimal(f.offsetMm, 0)} mm.`;
     case 'bar-link-angle':
       return f.valueDeg === null
         ? `${AXLE_FIRST[f.axle]} anti-roll link and its bar would not meet at this height: another length, or a drop bracket for the bar.`

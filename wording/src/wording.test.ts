@@ -318,6 +318,8 @@ describe('findings', () => {
     { code: 'calibration', percent: 3.8, by: 'nobody' },
     { code: 'bar-link-angle', axle: 'front', valueDeg: null, limitDeg: 20, changeMm: null },
     { code: 'ratios-differ', front: null, rear: 4.1 },
+    { code: 'tire-over-maker', axle: 'front', what: 'Highfurrow arms', diameterMm: 884, mostMm: 860 },
+    { code: 'offset-off-maker', axle: 'front', what: 'Highfurrow arms', offsetMm: -6, window: [0, 30] },
     { code: 'ratio-not-driven', axle: 'front', ratio: 4.56 },
     { code: 'ratio-not-priced', from: 3.42, to: 4.1 },
     { code: 'ratio-not-priced', from: null, to: 4.1 },

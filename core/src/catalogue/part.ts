@@ -82,6 +82,9 @@ export interface Part {
   readonly excludes: readonly PartRef[];
   /** figures of the maker's leaflet for the joints this part makes or changes */
   readonly fasteners: readonly PartFastener[];
+  /** what its maker allows beside it: the largest tyre, mm of diameter, and the offsets of the wheel, mm */
+  readonly limits?:
+    { readonly tireMm?: number | undefined; readonly offsetMm?: Range | undefined } | undefined;
   /** how it is set, where it can be: written where it is fitted and on the sheet that goes with it */
   readonly settings?: PartSettings | undefined;
   readonly applications: readonly Application[];

@@ -23,6 +23,7 @@ import { headlamps } from './headlamps';
 import { heightLimit } from './height-limit';
 import { heightWish } from './height-wish';
 import { hoseReach } from './hose-reach';
+import { makerLimits } from './maker-limits';
 import { openPrices } from './open-prices';
 import { placeLimits } from './place-limits';
 import { pose } from './pose';
@@ -69,6 +70,7 @@ export const RULES = [
   heightLimit,
   heightWish,
   hoseReach,
+  makerLimits,
   openPrices,
   placeLimits,
   pose,

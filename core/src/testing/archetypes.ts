@@ -31,6 +31,7 @@ export interface Change {
   readonly plus?: readonly string[];
   readonly variant?: Readonly<Record<string, string>>;
   readonly usage?: Partial<JobSections['brief']['usage']>;
+  readonly tire?: Partial<JobSections['tire']>;
 }
 export interface Archetype {
   readonly number: number;
@@ -43,12 +44,13 @@ export interface Archetype {
 
 export function changed(
   job: JobSections,
-  { without = [], plus = [], variant = {}, usage = {} }: Change,
+  { without = [], plus = [], variant = {}, usage = {}, tire = {} }: Change,
 ): JobSections {
   return {
     ...job,
     brief: { ...job.brief, usage: { ...job.brief.usage, ...usage } },
     vehicle: { ...job.vehicle, variant: { ...job.vehicle.variant, ...variant } },
+    tire: { ...job.tire, ...tire },
     build: {
       ...job.build,
       items: [
@@ -198,6 +200,9 @@ export const ARCHETYPES: readonly Archetype[] = [
       'blocks bring new U-bolts': (t) => fastened(t, /U-bolt/i),
       'wheels are on the ground before pivots are torqued': (t) =>
         t.plan.rideHeightLine > 0 && t.plan.rideHeightLine < t.plan.steps.length,
+      'its maker’s largest tyre is held': (t) =>
+        t.of('tire-over-maker').length === 0 &&
+        t.ofWith('tire-over-maker', { tire: { tireCode: null, targetSize: '35x12.50R18' } }).length > 0,
       'the tyre is on the list': (t) => partsList(t.job, t.a, catalogue).some((l) => l.code === 'CT-R275'),
     },
     leaves: [],

@@ -170,6 +170,11 @@ const geared = (...changes: readonly Change[]) =>
     tire({ axleRatio: 3.73 }),
     ...changes,
   );
+/** A part whose maker allows 3 mm less than the wanted tyre has, and `by` more. */
+const limitedTo = (by: number) => {
+  const mm = caseOf(withTire(LOADED)).tires.check!.front.target.state.diameterMm;
+  return withTire(LOADED, part({ limits: { tireMm: mm - 3 + by } }));
+};
 const longerLink = (mm: number) =>
   on(HALDER, effect({ kind: 'bar-link', deltaMm: mm }, { family: 'bar-link' }));
 const blocked = (mm: number) => on(CAIRN, effect({ kind: 'lift-block', heightMm: mm, wedgeDeg: 0 }, BLOCK));
@@ -646,6 +651,22 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     'ask',
     () => withTire(LOADED, tire({ wheelWidthIn: 8 })),
     () => withTire(LOADED, tire({ wheelCode: 'LW-618' })),
+  ),
+  'tire-over-maker': pair(
+    'no',
+    () => limitedTo(-1),
+    () => limitedTo(1),
+  ),
+  'offset-off-maker': pair(
+    'needs',
+    () =>
+      withTire(LOADED, tire({ wheelWidthIn: 8, wheelOffsetMm: 9 }), part({ limits: { offsetMm: [10, 30] } })),
+    () =>
+      withTire(
+        LOADED,
+        tire({ wheelWidthIn: 8, wheelOffsetMm: 10 }),
+        part({ limits: { offsetMm: [10, 30] } }),
+      ),
   ),
   'ratios-differ': pair(
     'no',
