@@ -194,7 +194,7 @@ describe('the job file', () => {
         { maxLength: 4 },
       ),
       decisions: fc.dictionary(
-        fc.constantFrom('cv-angle-near/front//', 'bar-link-near/rear//'),
+        fc.constantFrom('cv-angle-near/front//', 'bar-link-angle-near/rear//'),
         fc.constantFrom(...DECISIONS),
         {
           noNullPrototype: true,

@@ -208,7 +208,7 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `${AXLE_FIRST[f.axle]} propshaft: the joint at the ${f.end === 'axle' ? 'axle' : 'gearbox'} would bend ${degrees(f.valueDeg)}, close to the ${degrees(f.window[1])} that it may: it wears sooner.`;
     case 'cv-angle-near':
       return `Outer ${f.axle} CV joint would run at ${degrees(f.valueDeg)}, close to the ${degrees(f.limitDeg)} that it runs at for long: boots and joint wear sooner.`;
-    case 'bar-link-near':
+    case 'bar-link-angle-near':
       return `${AXLE_FIRST[f.axle]} anti-roll link would stand ${degrees(Math.abs(f.valueDeg ?? 0))} from square, close to its limit of ${degrees(f.limitDeg)}${f.changeMm === null ? '' : `; ${mm(Math.abs(f.changeMm))} ${f.changeMm > 0 ? 'longer' : 'shorter'} brings it back`}.`;
     case 'propshaft-joint':
       return f.valueDeg < f.window[0]

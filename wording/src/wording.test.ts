@@ -308,7 +308,7 @@ describe('findings', () => {
     { code: 'propshaft-joint', axle: 'rear', end: 'axle', valueDeg: 8.2, window: [1, 7] },
     { code: 'propshaft-joint-near', axle: 'rear', end: 'axle', valueDeg: 6.4, window: [1, 7] },
     { code: 'cv-angle-near', axle: 'front', valueDeg: 7.1, limitDeg: 8 },
-    { code: 'bar-link-near', axle: 'front', valueDeg: 18, limitDeg: 20, changeMm: 31 },
+    { code: 'bar-link-angle-near', axle: 'front', valueDeg: 18, limitDeg: 20, changeMm: 31 },
     { code: 'propshaft-joint', axle: 'rear', end: 'gearbox', valueDeg: 0.3, window: [1, 7] },
     { code: 'stud-cut', axle: 'rear', cutMm: 6, spacerMm: 25 },
     { code: 'tire-assumed-series', diameterMm: 802 },

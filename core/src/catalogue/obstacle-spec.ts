@@ -1,6 +1,6 @@
 import type { ObstacleOwner } from '../clearance';
 import type { BarLinkSpec } from '../hardware';
-import type { Vec3 } from '../suspension';
+import { add, type Vec3 } from '../suspension';
 
 /** What stands near a wheel, by the trade's names. */
 export const OBSTACLE_KINDS = [
@@ -56,4 +56,11 @@ export interface HoseRun {
 export interface BarLink extends BarLinkSpec {
   /** furthest from square to the bar's arm at ride height, deg */
   readonly runningDeg: number;
+}
+/** A point moved away from the spin axis of a wheel at design, in the side view.
+ *  @example outward([30, 800, 40], [0, 800, 0], 5) // [33,800,44] */
+export function outward(p: Vec3, wheel: Vec3, mm: number): Vec3 {
+  const [x, z] = [p[0] - wheel[0], p[2] - wheel[2]];
+  const r = Math.hypot(x, z);
+  return r === 0 ? p : add(p, [(x / r) * mm, 0, (z / r) * mm]);
 }

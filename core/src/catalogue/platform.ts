@@ -1,5 +1,5 @@
 import type { Propshaft } from '../driveline';
-import type { Axle, Hardpoints } from '../suspension';
+import type { Axle, Hardpoints, Vec3 } from '../suspension';
 import type { FastenerCard } from './fasteners';
 import type { BarLink, HoseRun, ObstacleSpec } from './obstacle-spec';
 
@@ -176,3 +176,6 @@ export const PLACES = [
   'hitch',
 ] as const;
 export type Place = (typeof PLACES)[number];
+/** Middle of the left wheel at design. */
+export const wheelOf = ({ hardpoints: { points } }: Pick<AxleSpec, 'hardpoints'>): Vec3 =>
+  'wheelCentre' in points ? points.wheelCentre : points.wheelLeft;

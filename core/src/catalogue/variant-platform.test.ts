@@ -1,4 +1,4 @@
-import { asVariant, drivenAxles } from '..';
+import { asVariant, drivenAxles, wheelOf } from '..';
 import { platformOf } from '../testing/demo-world';
 
 const WIDE = {
@@ -22,8 +22,7 @@ describe('a platform as its variant is built', () => {
     for (const axle of ['front', 'rear'] as const) {
       const [was, is] = [fell[axle], wide[axle]];
       expect(is.archMm).toBe(was.archMm + 25);
-      const points = was.hardpoints.points;
-      const [x, , z] = 'wheelCentre' in points ? points.wheelCentre : points.wheelLeft;
+      const [x, , z] = wheelOf(was);
       const far = (p: readonly number[]) => Math.hypot(p[0]! - x, p[2]! - z);
       was.obstacles.forEach((o, i) => {
         o.points.forEach((p, k) => {

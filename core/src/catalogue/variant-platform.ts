@@ -1,6 +1,7 @@
-import { add, type Axle, type Vec3 } from '../suspension';
+import type { Axle } from '../suspension';
 import type { KnownVehicle } from './conditions';
-import type { AxleSpec, Platform, VariantOption } from './platform';
+import { outward } from './obstacle-spec';
+import { wheelOf, type AxleSpec, type Platform, type VariantOption } from './platform';
 
 /** The answers that have been given, as the platform's options. */
 export const chosenOptions = ({
@@ -24,16 +25,8 @@ export function asVariant(platform: Platform, variant: Readonly<Record<string, s
     ...a,
     archMm: a.archMm + archMm,
     obstacles: a.obstacles.map((o) =>
-      o.carriedBy === 'body' ? { ...o, points: o.points.map((p) => outward(p, middleOf(a), roomMm)) } : o,
+      o.carriedBy === 'body' ? { ...o, points: o.points.map((p) => outward(p, wheelOf(a), roomMm)) } : o,
     ),
   });
   return { ...platform, front: axle(platform.front), rear: axle(platform.rear) };
-}
-const middleOf = ({ hardpoints: { points } }: AxleSpec): Vec3 =>
-  'wheelCentre' in points ? points.wheelCentre : points.wheelLeft;
-/** Away from the wheel's axis in the side view. */
-function outward(p: Vec3, middle: Vec3, mm: number): Vec3 {
-  const [x, z] = [p[0] - middle[0], p[2] - middle[2]];
-  const r = Math.hypot(x, z);
-  return r === 0 ? p : add(p, [(x * mm) / r, 0, (z * mm) / r]);
 }

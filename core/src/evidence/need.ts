@@ -46,9 +46,12 @@ const DEALT_WITH: readonly Verdict[] = ['no', 'needs', 'ask', 'advised', 'fits']
 /** Needs in the order people deal with them; equal ones stay in theirs. */
 export const inOrder = <N extends { readonly verdict: Verdict }>(needs: readonly N[]): readonly N[] =>
   [...needs].sort((a, b) => DEALT_WITH.indexOf(a.verdict) - DEALT_WITH.indexOf(b.verdict));
+/** Somebody still has to settle it: it is neither told only nor advised. */
+export const isOpenNeed = ({ verdict }: { readonly verdict: Verdict }): boolean =>
+  verdict !== 'fits' && verdict !== 'advised';
 /** Needs that somebody still has to settle, in that order. */
 export const openNeeds = <N extends { readonly verdict: Verdict }>(needs: readonly N[]): readonly N[] =>
-  inOrder(needs.filter((n) => n.verdict !== 'fits' && n.verdict !== 'advised'));
+  inOrder(needs.filter(isOpenNeed));
 /** What may be accepted or declined. */
 export const advisedNeeds = <N extends { readonly verdict: Verdict }>(needs: readonly N[]): readonly N[] =>
   needs.filter((n) => n.verdict === 'advised');

@@ -26,12 +26,19 @@ import {
   TIRE_MEASURED_MM,
   TIRE_NOMINAL_SHARE,
 } from '../evidence';
-import type { AxleSpec, ObstacleKind, ObstacleSpec, Platform, Relief } from '../catalogue';
+import {
+  outward,
+  wheelOf,
+  type AxleSpec,
+  type ObstacleKind,
+  type ObstacleSpec,
+  type Platform,
+  type Relief,
+} from '../catalogue';
 import type { Brief, ReliefChoice } from '../job';
 import {
   add,
   evenGrid,
-  scale,
   type Axle,
   type AxleEffect,
   type AxleSetup,
@@ -111,12 +118,9 @@ export function relieved(spec: ObstacleSpec, reliefs: readonly Relief[], wheel: 
   for (const { effect } of reliefs) {
     if (effect.kind === 'removes') return null;
     if (effect.kind !== 'moves') continue;
-    points = points.map((p) => {
-      const [x, z] = [p[0] - wheel[0], p[2] - wheel[2]];
-      const r = Math.hypot(x, z);
-      const out: Vec3 = r === 0 ? [0, 0, 0] : scale([x / r, 0, z / r], effect.radialMm);
-      return add(add(p, out), [0, Math.sign(p[1] - wheel[1]) * effect.sidewaysMm, 0]);
-    });
+    points = points.map((p) =>
+      add(outward(p, wheel, effect.radialMm), [0, Math.sign(p[1] - wheel[1]) * effect.sidewaysMm, 0]),
+    );
   }
   return {
     name: spec.kind,
@@ -188,11 +192,6 @@ export function rubAxle(
 }
 const lockOf = (spec: AxleSpec): number =>
   spec.lock ? (spec.lock.kind === 'rack' ? spec.lock.mm : spec.lock.deg) : 0;
-/** Middle of the left wheel at design. */
-export const wheelOf = (spec: AxleSpec): Vec3 =>
-  'wheelCentre' in spec.hardpoints.points
-    ? spec.hardpoints.points.wheelCentre
-    : spec.hardpoints.points.wheelLeft;
 
 /** Grid of an axle: `rows` over its whole travel, `columns` over lock or over the other wheel's travel. */
 export function axleGrid(a: RubAxle, rows: number, columns: number): PoseGrid {

@@ -8,18 +8,10 @@ import {
   type MountedBody,
   type PolarTable,
 } from '../clearance';
-import { minutesOf, type ObstacleKind, type Relief } from '../catalogue';
+import { minutesOf, wheelOf, type ObstacleKind, type Relief } from '../catalogue';
 import type { TireAsked, VehicleAxle } from '../vehicle';
 import type { ReliefChoice } from '../job';
-import {
-  axleTable,
-  relieved,
-  reliefsOn,
-  rubAxle,
-  wheelOf,
-  type RubAxle,
-  type RubAxleInput,
-} from './rub-axle';
+import { axleTable, relieved, reliefsOn, rubAxle, type RubAxle, type RubAxleInput } from './rub-axle';
 import type { ObstacleResult, RubCure } from './rub-results';
 
 export interface RubStudyInput extends RubAxleInput {

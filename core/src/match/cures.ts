@@ -1,5 +1,5 @@
 import { fitmentOf, type Part, type Provenance } from '../catalogue';
-import type { Figure } from '../evidence';
+import { isOpenNeed, type Figure } from '../evidence';
 import { needKey, needsOf, ruleOf, withChosen, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
 import { onAxle, onceByCode } from '../vehicle';
@@ -70,9 +70,8 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
       return cures.length > 0 ? [{ key, cures: [...cures].sort((a, b) => a.priceMinor - b.priceMinor) }] : [];
     });
 }
-const isOpenNeed = (n: Need) => n.verdict !== 'fits' && n.verdict !== 'advised';
 /** A part that ends a need also ends that it is nearly one. */
-const endedWith = (code: string) => code.replace(/-near$/, code.startsWith('bar-link') ? '-angle' : '');
+const endedWith = (code: string) => code.replace(/-near$/, '');
 const isAxle = (a: unknown): a is Axle => a === 'front' || a === 'rear';
 
 function candidatesFor(

@@ -14,7 +14,7 @@ interface Of<Code> {
   /** change of the link's length that restores the stock angle; null where it is a trifle or cannot be had */
   readonly changeMm: number | null;
 }
-export type BarLinkAngle = Of<'bar-link-angle'> | Of<'bar-link-near'>;
+export type BarLinkAngle = Of<'bar-link-angle'> | Of<'bar-link-angle-near'>;
 const linkOf = (a: AxlePlan, c: PlanCase) =>
   a.keep(
     'bar link',
@@ -51,7 +51,7 @@ function linkAt(a: AxlePlan, c: PlanCase) {
 export const barLink = rule<BarLinkAngle>({
   findings: {
     'bar-link-angle': { verdict: 'needs', topic: 'hardware', blocks: 'order' },
-    'bar-link-near': { verdict: 'advised', topic: 'hardware', blocks: null },
+    'bar-link-angle-near': { verdict: 'advised', topic: 'hardware', blocks: null },
   },
   check: onEachAxle((a, c): Raised<BarLinkAngle>[] => {
     const l = linkOf(a, c);
@@ -61,7 +61,7 @@ export const barLink = rule<BarLinkAngle>({
     return [
       {
         finding: {
-          code: fromSquare > l.limitDeg ? 'bar-link-angle' : 'bar-link-near',
+          code: fromSquare > l.limitDeg ? 'bar-link-angle' : 'bar-link-angle-near',
           axle: a.axle,
           valueDeg: l.figure?.value ?? null,
           limitDeg: l.limitDeg,

@@ -332,7 +332,7 @@ export const ARCHETYPES: readonly Archetype[] = [
   },
   {
     number: 20,
-    job: 'forester',
+    job: 'woodcutter',
     decides: {
       'everything comes off again': (t) => t.job.brief.reversibleOnly && t.of('not-reversible').length === 0,
       'what is drilled is refused': (t) => t.ofWith('not-reversible', { plus: ['HF-8605'] }).length > 0,

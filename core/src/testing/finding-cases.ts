@@ -348,8 +348,8 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     (n) => on(HALDER, effect({ kind: 'bar-link', deltaMm: n }, { family: 'bar-link' })),
     [0, 150, 2],
   ),
-  'bar-link-near': edge(
-    'bar-link-near',
+  'bar-link-angle-near': edge(
+    'bar-link-angle-near',
     'advised',
     longerLink,
     until('bar-link-angle', longerLink, [0, 150, 1]),

@@ -40,7 +40,6 @@ export function makeCatalogue(demo: Catalogue, { platforms, parts, seed }: MadeW
       const base = o.parts[turn % Math.max(1, o.parts.length)];
       if (base && list.length < parts) list.push(partLike(base, o, turn, next));
     }
-  const known = new Map(list.map((p) => [p.code, p]));
   return {
     ...demo,
     platforms: made.map(({ platform }) => platform),
@@ -48,7 +47,7 @@ export function makeCatalogue(demo: Catalogue, { platforms, parts, seed }: MadeW
     kits: kitsOf(
       of.map((o) => o.code),
       list,
-    ).filter((k) => k.parts.every((p) => known.has(p.part))),
+    ),
   };
 }
 function platformLike(base: Platform, turn: number, next: () => number) {
