@@ -14,6 +14,7 @@ const CORE_ROOMS = [
   'rules',
   'match',
   'planning',
+  'plans',
   'shopfloor',
   'drawing',
 ];

@@ -30,6 +30,7 @@ const web = {
   moduleNameMapper: {
     '/start-bench-worker$': '<rootDir>/src/testing/bench-in-place.ts',
     '/start-match-worker$': '<rootDir>/src/testing/match-in-place.ts',
+    '/start-plans-worker$': '<rootDir>/src/testing/plans-in-place.ts',
     '/start-rub-worker$': '<rootDir>/src/testing/rub-in-place.ts',
   },
 };

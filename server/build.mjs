@@ -49,6 +49,7 @@ await build({
     ...['main', 'import', 'backup', 'restore'].map((f) => `src/${f}.ts`),
     'src/workers/sheet-worker.ts',
     'src/workers/compute-worker.ts',
+    'src/workers/plans-worker.ts',
   ],
   outdir: 'dist',
   entryNames: '[name]',

@@ -9,6 +9,7 @@ import { gzipSync } from 'node:zlib';
 import { build as bundle } from 'esbuild';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './bootstrap.mjs';
 import { benchClearance } from './bench-clearance.mjs';
+import { benchPlans } from './bench-plans.mjs';
 import { closedFormWishbone } from './closed-form-wishbone.mjs';
 import { importDemo, openBrowser, startServer } from './running-product.mjs';
 
@@ -104,6 +105,11 @@ const catalogue = await (await fetch(`${warm.base}api/catalogue`)).json();
 const settings = (await (await fetch(`${warm.base}api/settings`)).json()).data;
 const job = await (await fetch(`${warm.base}api/jobs/${id}`)).json();
 const sections = Object.fromEntries(Object.entries(job.sections).map(([k, v]) => [k, v.data]));
+const week = [];
+for (const j of jobs.filter((x) => x.stage !== 'done')) {
+  const whole = await (await fetch(`${warm.base}api/jobs/${j.id}`)).json();
+  week.push(Object.fromEntries(Object.entries(whole.sections).map(([k, v]) => [k, v.data])));
+}
 const rounds = (work, count) =>
   Array.from({ length: count }, () => {
     const start = performance.now();
@@ -173,6 +179,19 @@ timed('cures of every open need, from nothing', () => core.curesOf(planCase()));
 timed('work plan', () => core.workPlan(assessed, sections, catalogue), 200);
 
 benchClearance(core, catalogue, sections, assessed, line, ms);
+await benchPlans(
+  core,
+  catalogue,
+  settings,
+  week.filter((j) => j.vehicle.platform !== null),
+  line,
+  ms,
+);
+if (process.argv.includes('--plans')) {
+  await warm.stop();
+  rmSync(dir, { recursive: true, force: true });
+  process.exit();
+}
 
 // the solver against a closed form of the same wishbone, the same 101 travels in the same run
 const halder = catalogue.platforms.find((p) => p.code === 'corvane-halder');
@@ -312,7 +331,7 @@ longest('the same with a second core busy', await tasksWhile(drag));
 busy.kill();
 
 // a tick on Match until the frame that shows it, the processor four times slower
-await tab.goto(`${warm.base}jobs/${id}/match`);
+await tab.goto(`${warm.base}jobs/${id}/sources`);
 await tab.locator('td.pick input').first().waitFor();
 await tab.waitForTimeout(2500);
 const slow = await tab.context().newCDPSession(tab);

@@ -28,12 +28,12 @@ const SHOTS = [
   ['tape', 1009, 'tape', desk],
   ['tyre', 1012, 'tyre', desk],
   ['rub', 1015, 'rub', desk],
-  ['rub-sizes', 1012, 'rub', desk, async (page) => down(page, 620)],
   ['rub-dark', 1013, 'rub', desk, null, 'dark'],
   ['gearing', 1012, 'gearing', desk],
-  ['match', 1013, 'match', desk],
-  ['why', 1012, 'match', desk, async (page) => page.getByRole('button', { name: /^Front lift:/ }).click()],
-  ['bench-wishbone', 1012, 'bench', desk],
+  ['plans', 1022, 'match', desk],
+  ['counter', null, 'counter', desk, async (page) => page.keyboard.type('halder 2021 crew 33s')],
+  ['match', 1013, 'sources', desk],
+  ['why', 1012, 'sources', desk, async (page) => page.getByRole('button', { name: /^Front lift:/ }).click()],
   ['phone-tape', 1012, 'tape', phone],
   ['bench-linked-axle', 1013, 'bench', desk],
   ['sheet', 1012, 'sheet', desk],
@@ -41,9 +41,6 @@ const SHOTS = [
   ['after', 1010, 'after', desk],
   ['history', 1012, 'history', desk, async (page) => page.locator('.line').nth(1).click()],
 ];
-/** scrolls what is under the elevation */
-const down = (page, top) =>
-  page.evaluate((y) => globalThis.document.querySelector('.below main').scrollTo(0, y), top);
 const jobs = (await (await fetch(`${base}api/jobs`)).json()).jobs;
 for (const [name, number, view, viewport, act, colorScheme] of SHOTS) {
   const context = await browser.newContext({
@@ -53,15 +50,17 @@ for (const [name, number, view, viewport, act, colorScheme] of SHOTS) {
   });
   const page = await context.newPage();
   const job = jobs.find((j) => j.number === number);
-  await page.goto(job ? `${base}jobs/${job.id}/${view}` : base);
+  await page.goto(job ? `${base}jobs/${job.id}/${view}` : `${base}${view}`);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.evaluate(() => globalThis.document.fonts.ready);
   // a rub map refines while it is looked at: the picture is of the finished one
   if (view === 'rub') await page.getByRole('heading', { name: /Sizes that clear/ }).waitFor();
-  if (view === 'match') await page.getByRole('checkbox').first().waitFor();
+  if (view === 'sources') await page.getByRole('checkbox').first().waitFor();
+  // the search has come to its end
+  if (view === 'match') await page.getByText('no better one exists').waitFor();
   if (act) await act(page);
   await page.mouse.move(0, viewport.height - 1);
-  await page.waitForTimeout(900);
+  await page.waitForTimeout(view === 'counter' || view === 'match' ? 3500 : 900);
   await page.screenshot({ path: path.join(out, `${name}.png`) });
   await context.close();
   console.log(`docs/screenshots/${name}.png`);

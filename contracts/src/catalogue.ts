@@ -4,6 +4,7 @@ import {
   HOSES,
   OBSTACLE_KINDS,
   OBSTACLE_OWNERS,
+  ONE_WAY_ACTS,
   PART_FAMILIES,
   PLACES,
   STEERING_WHEEL_SET_BY,
@@ -119,6 +120,13 @@ const fastenerCard = z.strictObject({
     .nullable(),
   grade: z.strictObject({ name: text, proofMpa: z.number().min(100).max(2000) }).nullable(),
   headMm: z.number().min(4).max(80).nullable(),
+  bolt: z
+    .strictObject({
+      lengthMm: z.number().min(5).max(400),
+      stackMm: z.number().min(0).max(400),
+      into: z.enum(['steel', 'aluminium']),
+    })
+    .optional(),
   counterHold: nullableText,
   perSide: z.int().min(1).max(20).nullable(),
   torqueNm: z.number().min(1).max(1000).nullable(),
@@ -294,6 +302,35 @@ export const PartSchema = z.strictObject({
         load: z.int().min(0).max(60),
         track: z.int().min(0).max(60),
       }),
+    })
+    .optional(),
+  box: z
+    .strictObject({
+      pieces: z
+        .array(
+          z.strictObject({ name: text, count: z.int().min(1).max(100), orientation: z.string().max(300) }),
+        )
+        .min(1),
+      hardware: z.array(
+        z.strictObject({
+          name: text,
+          count: z.int().min(1).max(100),
+          inBox: z.boolean(),
+          singleUse: z.boolean(),
+          priceMinor: money.nullable(),
+        }),
+      ),
+      atTheBench: z.array(z.strictObject({ text, minutes: z.number().min(0).max(240) })),
+      oneWay: z.array(z.strictObject({ act: z.enum(ONE_WAY_ACTS), where: text })),
+      longer: z.array(
+        z.strictObject({
+          joint: code,
+          byMm: z.number().min(1).max(200),
+          bolts: z.enum(['own', 'vehicle', 'inside']),
+        }),
+      ),
+      difficulty: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
+      people: z.union([z.literal(1), z.literal(2)]),
     })
     .optional(),
   fasteners: z.array(z.strictObject({ joint: code, torqueNm: z.number().min(1).max(1000), note: text })),

@@ -6,3 +6,4 @@ export * from './job-file';
 export * from './errors';
 export * from './api';
 export * from './demo';
+export * from './plans';

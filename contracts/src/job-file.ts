@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { JobSectionsSchema } from './job';
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 7;
+export const JOB_FILE_VERSION = 8;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** The rows of a list with fields that they lack; what is no list or no row is left for the schema to name. */
@@ -74,6 +74,8 @@ const withFreeLines = (d: Loose): Loose => ({
 /** Of version 6 as version 7 has them: what comes off in the build, and what was said to what is advised. */
 const withComesOff = (d: Loose): Loose => ({ ...d, changes: gaining(d.changes, { comesOff: false }) });
 const withDecisions = (d: Loose): Loose => ({ decisions: {}, ...d });
+/** Of version 7 as version 8 has it: what is pinned and what is banned. */
+const withLocks = (d: Loose): Loose => ({ locks: {}, ...d });
 /** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
 function newest(file: unknown): unknown {
   if (!isRecord(file) || !isRecord(file.sections)) return file;
@@ -125,6 +127,11 @@ function newest(file: unknown): unknown {
       ...(isRecord(vehicle) ? { vehicle: withComesOff(vehicle) } : {}),
     };
     version = 7;
+  }
+  if (version === 7) {
+    const { build } = sections;
+    sections = { ...sections, ...(isRecord(build) ? { build: withLocks(build) } : {}) };
+    version = 8;
   }
   return { ...file, version, sections };
 }

@@ -2,6 +2,7 @@ import {
   COMPLAINTS,
   CHANGE_KINDS,
   DECISIONS,
+  LOCK_HOWS,
   COMPONENTS,
   emptyChange,
   emptyRound,
@@ -200,6 +201,9 @@ describe('the job file', () => {
           noNullPrototype: true,
         },
       ),
+      locks: fc.dictionary(fc.constantFrom('part/TL-2810', 'maker/Ironwold'), fc.constantFrom(...LOCK_HOWS), {
+        noNullPrototype: true,
+      }),
       free: fc.array(
         fc.record({
           id: fc.uuid(),
@@ -237,6 +241,7 @@ describe('the job file', () => {
           items: [{ id: 'a', kind: 'part', code: 'X', quantity: 0, takenOver: '' }],
           free: [],
           decisions: { 'cv-angle-near/front//': 'perhaps' },
+          locks: {},
           notes: '',
         },
       },

@@ -5,6 +5,7 @@ import {
   CONTACTS,
   CORNERS,
   DECISIONS,
+  LOCK_HOWS,
   FOUND_AS,
   LIMITED,
   OBSTACLE_KINDS,
@@ -291,6 +292,12 @@ export const BuildSchema = z.strictObject({
   decisions: z
     .record(z.string().min(1).max(200), z.enum(DECISIONS))
     .refine((d) => Object.keys(d).length <= MOST_DECISIONS, `holds more than ${MOST_DECISIONS} decisions`),
+  locks: z
+    .record(z.string().min(3).max(200), z.enum(LOCK_HOWS))
+    .refine(
+      (d) => Object.keys(d).length <= MOST_DECISIONS,
+      `holds more than ${MOST_DECISIONS} pins and bans`,
+    ),
   notes: prose,
 });
 export const UnreadSchema = z.strictObject({

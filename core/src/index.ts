@@ -12,4 +12,5 @@ export * from './forecast';
 export * from './rules';
 export * from './match';
 export * from './planning';
+export * from './plans';
 export * from './drawing';

@@ -187,6 +187,7 @@ export const VIEWS = [
   'tyre',
   'rub',
   'match',
+  'sources',
   'bench',
   'gearing',
   'sheet',

@@ -96,7 +96,7 @@ test('addresses that lead nowhere say so and lead back', async ({ page, server }
 });
 
 test('the drawing moves with each change, lengths follow the unit of the shop', async ({ page, server }) => {
-  await page.goto(await server.at(1012, 'match'));
+  await page.goto(await server.at(1012, 'sources'));
   const drawing = page.getByRole('img', { name: /Side elevation/ });
   await expect(drawing).toHaveAttribute('aria-label', /front 518 mm planned, 471 mm today/);
   await page.getByRole('checkbox', { name: /TL-2810/ }).uncheck();

@@ -22,7 +22,7 @@ test('a look-over with a photo ends in lines that are priced now and alone, and 
   page,
   server,
 }) => {
-  await page.goto(await server.at(1012, 'match'));
+  await page.goto(await server.at(1012, 'sources'));
   const total = page.getByRole('button', { name: /^Total/ });
   const before = await total.textContent();
   await page.goto(await server.at(1012, 'look-over'));
@@ -53,7 +53,7 @@ test('a look-over with a photo ends in lines that are priced now and alone, and 
   await page.goto(await server.at(1012, 'sheet'));
   await expect(page.getByRole('row', { name: /Lower ball joint .* by the look-over/ })).toBeVisible();
   await expect(page.getByText(/lower ball joint out and a new one in/)).toBeVisible();
-  await page.goto(await server.at(1012, 'match'));
+  await page.goto(await server.at(1012, 'sources'));
   await expect(page.getByText(/1 × Lower ball joint, 74\smk \(from Look-over\)/)).toBeVisible();
   await expect(total).not.toHaveText(before ?? '');
 
@@ -76,7 +76,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   page,
   server,
 }) => {
-  await page.goto(await server.at(1012, 'match'));
+  await page.goto(await server.at(1012, 'sources'));
   const lift = page.getByRole('button', { name: /^Rear lift:/ });
   const before = await lift.textContent();
   await page.getByRole('button', { name: 'Add a line of your own' }).click();
@@ -94,6 +94,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   await expect(page.getByText('Unverified: no part of the catalogue.')).toBeVisible();
 
   // a part of another vehicle: refused, until somebody says why it fits
+  await page.locator('#adder').evaluate((e) => e.scrollIntoView({ block: 'center' }));
   await page.locator('#adder').fill('TL-3020');
   await page.getByRole('option', { name: /TL-3020/ }).click();
   await expect(page.getByText(/Not listed for the Corvane Halder/).first()).toBeVisible();
@@ -113,7 +114,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   ).text();
   expect(csv).toMatch(/^,,Spacer from the market,.*unverified/m);
 
-  await page.goto(await server.at(1012, 'match'));
+  await page.goto(await server.at(1012, 'sources'));
   await page.getByRole('button', { name: 'Remove Spacer from the market' }).click();
   await expect(page.locator('#add-line')).toBeFocused();
   await page.getByRole('button', { name: 'undo' }).click();
@@ -121,14 +122,14 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
 });
 
 test('what came of a job is told to the next one on its platform', async ({ page, server }) => {
-  await page.goto(await server.at(1013, 'match'));
+  await page.goto(await server.at(1013, 'sources'));
   const past = page.getByRole('region', { name: 'Last time on this platform' });
   await expect(past).toContainText('Front 50 mm (forecast 50 mm, maker 50 mm)');
   await expect(past).toContainText('“Soak the track-bar bolt the evening before.”');
   await past.getByRole('link', { name: 'Job 1009' }).click();
   await page.getByLabel('One line for whoever does the next one').fill('Bolt came out in one go.');
   await saved(page);
-  await page.goto(await server.at(1013, 'match'));
+  await page.goto(await server.at(1013, 'sources'));
   await expect(past).toContainText('“Bolt came out in one go.”');
 });
 
@@ -142,7 +143,7 @@ test('a vehicle lifted by somebody else is out of its windows today, and a tape 
   await pick(page, 'Lifts which axle?', 'front');
   await page.getByLabel('Measured over stock').fill('75');
   await saved(page);
-  await page.goto(await server.at(1012, 'match'));
+  await page.goto(await server.at(1012, 'sources'));
   await expect(page.getByText(/As it stands today/).first()).toBeVisible();
 
   await page.goto(await server.at(1012, 'tape'));
@@ -173,7 +174,7 @@ test('the whole of one job in inches: tape, tyre, match, sheet', async ({ page, 
   for (const view of VIEWS) {
     await page.goto(await server.at(1012, view));
     await expect(page.locator('app-headline h1')).toBeVisible();
-    if (view === 'match') await expect(page.getByRole('checkbox', { name: /TL-2810/ })).toBeVisible();
+    if (view === 'sources') await expect(page.getByRole('checkbox', { name: /TL-2810/ })).toBeVisible();
     if (view === 'rub') await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible();
     const said = await page.locator('.below main').innerText();
     const wrong = said
@@ -184,7 +185,7 @@ test('the whole of one job in inches: tape, tyre, match, sheet', async ({ page, 
 });
 
 test('what is advised: declined it stays declined, accepted it is on the list', async ({ page, server }) => {
-  await page.goto(await server.at(1014, 'match'));
+  await page.goto(await server.at(1014, 'sources'));
   const advice = page.locator('.need-row').filter({ hasText: 'CV joint would run' });
   await expect(advice).toContainText('later, alone');
   await advice.getByRole('button', { name: 'Decline' }).press('Enter');
@@ -194,7 +195,7 @@ test('what is advised: declined it stays declined, accepted it is on the list', 
   await expect(advice).toContainText('Declined by the customer.');
   await page.goto(await server.at(1014, 'sheet'));
   await expect(page.getByText(/CV joint would run .* Declined by the customer\./)).toBeVisible();
-  await page.goto(await server.at(1014, 'match'));
+  await page.goto(await server.at(1014, 'sources'));
   await advice.getByRole('button', { name: 'Ask again' }).click();
   await advice.getByRole('button', { name: /Accept: IW-360/ }).click();
   await expect(advice).toHaveCount(0);

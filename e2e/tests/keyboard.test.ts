@@ -104,6 +104,8 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await expect(headline).toContainText('not known yet');
 
   await go(7);
+  await tabTo(page, page.getByRole('link', { name: 'Sources, by hand' }));
+  await press('Enter');
   await tabTo(page, page.getByRole('checkbox', { name: /TL-2810/ }));
   await press('Space');
   await expect(headline).toContainText('46 ±');
@@ -135,7 +137,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   const job = JSON.parse(file.bytes.toString());
   expect(job).toMatchObject({
     format: 'apt-rigger-job',
-    version: 7,
+    version: 8,
     sections: { head: { customer: 'Ferry pilot' } },
   });
   await go('-');

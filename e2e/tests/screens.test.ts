@@ -3,7 +3,7 @@ import { accessible, expect, noSidewaysScroll, test, VIEWS } from './bench';
 // the second job shows what hangs on the kind of suspension; in the dark only the colours differ
 for (const [number, of, only, views] of [
   [1012, 'a job', undefined, VIEWS],
-  [1015, 'another kind', undefined, ['tape', 'tyre', 'rub', 'match', 'bench', 'sheet']],
+  [1015, 'another kind', undefined, ['tape', 'tyre', 'rub', 'match', 'sources', 'bench', 'sheet']],
   [1013, 'a job in the dark', 'color-contrast', VIEWS],
 ] as const)
   test(`every screen of ${of} (${number}) meets the accessibility rules`, async ({ page, server }) => {
@@ -30,7 +30,7 @@ test('dialogs, the open Why and an error meet them too', async ({ page, server }
     if (key === '/') await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toHaveCount(0);
   }
-  await page.goto(await server.at(1013, 'match'));
+  await page.goto(await server.at(1013, 'sources'));
   await page.getByRole('button', { name: /^Front lift:/ }).click();
   await expect(page.getByRole('heading', { name: /^Why / })).toBeVisible();
   await accessible(page);
@@ -58,12 +58,17 @@ for (const [width, height] of [
 
 test('every computed figure of every screen opens its because-chain', async ({ page, server }) => {
   test.setTimeout(240_000);
-  for (const view of ['tape', 'tyre', 'rub', 'match', 'bench', 'gearing', 'sheet', 'after']) {
+  for (const view of ['tape', 'tyre', 'rub', 'match', 'sources', 'bench', 'gearing', 'sheet', 'after']) {
     // one tyre beside today's: several would only repeat the rows
     await page.goto(await server.at(view === 'tyre' ? 1014 : 1012, view));
     await expect(page.locator('app-headline h1')).toBeVisible();
     if (view === 'rub') await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible();
     const figures = page.locator('app-figure button[aria-label*=", computed."]');
+    // plans are there once the search has come to its end
+    if (view === 'match') {
+      await expect(page.locator('app-headline h1')).toContainText('no better one', { timeout: 40_000 });
+      await expect(figures.nth(4)).toBeVisible();
+    }
     const count = await figures.count();
     expect(count).toBeGreaterThan(view === 'tape' || view === 'after' ? -1 : 4);
     for (let i = 0; i < count; i++) {

@@ -49,7 +49,7 @@ test('two people on one job: what does not collide is put together, what does is
 });
 
 test('both choose parts at once, and both parts are in', async ({ page, second, server }) => {
-  const url = await server.at(1015, 'match');
+  const url = await server.at(1015, 'sources');
   await page.goto(url);
   await second.goto(url);
   await page.getByRole('checkbox', { name: /TL-2810/ }).check();

@@ -75,7 +75,7 @@ describe('what is asked in a way that cannot be answered', () => {
     }));
     const r = await s.api
       .put(`/api/jobs/${job.id}/sections/build`)
-      .send({ version: 1, data: { items, free: [], decisions: {}, notes: '' } })
+      .send({ version: 1, data: { items, free: [], decisions: {}, locks: {}, notes: '' } })
       .expect(400);
     expect(r.body.error.faults).toHaveLength(51);
     expect(r.body.error.faults[50].message).toBe('and 50 more like these');

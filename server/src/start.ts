@@ -7,7 +7,7 @@ import { hostsOf } from './services/guard';
 import { BackupService } from './services/backup-service';
 import { openShop, type Shop } from './services/shop';
 import { Backups } from './store/backups';
-import { createComputer, createSheetPrinter } from './workers/pool';
+import { createComputer, createPlanner, createSheetPrinter } from './workers/pool';
 
 export interface StartOptions {
   readonly database: string;
@@ -54,6 +54,7 @@ export async function start(options: StartOptions): Promise<Running> {
   });
   const printer = createSheetPrinter();
   const computer = createComputer();
+  const planner = createPlanner();
   const copies = new Backups(options.database, options.backups);
   const backups = new BackupService(copies, shop);
   const endBackups = backups.everyHours(options.backupHours, (error) => {
@@ -68,6 +69,7 @@ export async function start(options: StartOptions): Promise<Running> {
     fault: shop.fault,
     printer,
     computer,
+    planner,
     today: () => new Date(),
     webRoot: existsSync(options.webRoot) ? options.webRoot : undefined,
     logLevel: options.logLevel,
@@ -89,7 +91,7 @@ export async function start(options: StartOptions): Promise<Running> {
       shop.live.close();
       const closed = new Promise((resolve) => server.close(resolve));
       server.closeIdleConnections();
-      await Promise.all([printer.close(), computer.close()]);
+      await Promise.all([printer.close(), computer.close(), planner.close()]);
       for (const until = Date.now() + DRAIN_MS; underWay > 0 && Date.now() < until;) await pause(10);
       server.closeAllConnections();
       await closed;

@@ -1,4 +1,11 @@
-import { formatDecimal, type Finding, type OverBudget, type Platform, type Verdict } from '@rigger/core';
+import {
+  boltName,
+  formatDecimal,
+  type Finding,
+  type OverBudget,
+  type Platform,
+  type Verdict,
+} from '@rigger/core';
 import { longDay } from './dates';
 import {
   capital,
@@ -254,6 +261,14 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return f.valueDeg === null
         ? `${AXLE_FIRST[f.axle]} anti-roll link and its bar would not meet at this height: another length, or a drop bracket for the bar.`
         : `${AXLE_FIRST[f.axle]} anti-roll link would stand ${degrees(Math.abs(f.valueDeg))} from square (limit ${degrees(f.limitDeg)})${f.changeMm === null ? '' : `; ${mm(Math.abs(f.changeMm))} ${f.changeMm > 0 ? 'longer' : 'shorter'} brings it back`}.`;
+    case 'bolt-length-unknown':
+      return `${f.what}, ${f.axle}: ${mm(f.byMm)} more comes between, and nobody has measured the bolts of this vehicle. Measure length, thread and what they clamp before the order.`;
+    case 'bolt-short':
+      return `${f.what}, ${f.axle}: the vehicle’s bolts would hold only ${mm(Math.max(0, f.engagedMm))} of thread behind ${mm(f.byMm)} more; ${mm(f.neededMm)} is the least. On the list: ${f.count === null ? '' : `${f.count} `}bolts ${boltName(f, f.buyMm)}, of the class that comes out.`;
+    case 'bolt-not-made':
+      return `${f.what}, ${f.axle}: the vehicle’s bolts would hold only ${mm(Math.max(0, f.engagedMm))} of thread behind ${mm(f.byMm)} more (${mm(f.neededMm)} is the least), and no bolt long enough is made. Less drop, or a set that brings its own.`;
+    case 'stud-proud':
+      return `${f.what}, ${f.axle}: the vehicle’s studs stand ${mm(f.cutMm)} too far into the spacer. The cut is in the plan: a nut run on beyond it first, so that it cleans the thread.`;
     case 'stud-engagement':
       return `${AXLE_FIRST[f.axle]} studs hold only ${mm(f.engagedMm)} of thread behind the ${mm(f.spacerMm)} spacer; ${mm(f.neededMm)} is the least. ${f.studMm === null ? 'Longer studs' : `Studs of ${mm(f.studMm)}`}, or a spacer with its own.`;
     case 'stud-cut':

@@ -9,6 +9,7 @@ export * from './intake-sentences';
 export * from './intake-words';
 export * from './job-fields';
 export * from './lacks';
+export * from './plans';
 export * from './quoted';
 export * from './rub';
 export * from './sentences';

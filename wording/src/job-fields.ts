@@ -80,6 +80,7 @@ export const FIELD_WORDS: Words = {
     items: 'Parts and kits',
     free: 'Lines of one’s own',
     decisions: 'Accepted and declined',
+    locks: 'pins and bans',
     notes: 'Notes of the build',
   },
   after: {

@@ -1,4 +1,12 @@
-import { formatDecimal, type Fastening, type PartSettings, type WorkStep } from '@rigger/core';
+import {
+  formatDecimal,
+  type Fastening,
+  type OneWayAct,
+  type PartBox,
+  type PartSettings,
+  type PartsLine,
+  type WorkStep,
+} from '@rigger/core';
 import { inUnits, plural, quantity, type Style } from './format';
 
 /** What a step says: the catalogue's text, or the plan's own words for the steps it makes itself. */
@@ -67,3 +75,29 @@ export function settingsText({ clicks, where, firmer, start }: PartSettings): st
   const of = (n: number) => plural(n, 'click');
   return `Set at the ${where}, ${firmer} is firmer, ${of(clicks)} in all. From fully soft: road ${of(start.road)}, load ${of(start.load)}, track ${of(start.track)}; both sides alike, changed two at a time.`;
 }
+
+const ACTS: Readonly<Record<OneWayAct['act'], string>> = {
+  cut: 'cuts',
+  drill: 'drills',
+  notch: 'notches',
+  paint: 'paints',
+};
+/** What is said at a step beside its text: how many it takes, what cannot be undone. */
+export const stepCautions = ({ people, oneWay }: Pick<WorkStep, 'people' | 'oneWay'>): readonly string[] => [
+  ...(people > 1 ? [`${people} fitters at once.`] : []),
+  ...oneWay.map((o) => `No way back: ${ACTS[o.act]} ${o.where}.`),
+];
+/** What is in the box of a part, piece by piece, and how hard it is to fit. */
+export function boxText(box: PartBox | null): string {
+  if (!box) return 'Contents not on record: count them when the box comes, and write them down.';
+  const things = [...box.pieces, ...box.hardware.filter((h) => h.inBox)].map((p) => `${p.count} × ${p.name}`);
+  return `In the box: ${things.join(', ')}. Difficulty ${box.difficulty} of 5${box.people > 1 ? `, ${box.people} fitters` : ''}.`;
+}
+const BESIDE = {
+  'not-in-box': 'not in its box',
+  'single-use': 'never used twice, not in its box',
+  longer: 'the vehicle’s own do not reach',
+} as const;
+/** Why a line of hardware is on the list. */
+export const besideText = ({ code, why }: NonNullable<PartsLine['beside']>): string =>
+  `For ${code}: ${BESIDE[why]}.`;

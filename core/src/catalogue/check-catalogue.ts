@@ -114,6 +114,9 @@ export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
     p.fasteners.forEach((f, k) => {
       isJoint(`${at}.fasteners[${k}].joint`, f.joint);
     });
+    p.box?.longer.forEach((l, k) => {
+      isJoint(`${at}.box.longer[${k}].joint`, l.joint);
+    });
     p.applications.forEach((a, k) => {
       const platform = platforms.get(a.platform);
       if (!platform) {

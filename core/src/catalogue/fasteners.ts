@@ -19,6 +19,10 @@ export interface FastenerCard {
   /** property class with its proof stress, MPa */
   readonly grade: { readonly name: string; readonly proofMpa: number } | null;
   readonly headMm: number | null;
+  /** bolt or stud as it came: under the head (or out of what holds it) to its end, and what it clamps or goes through, mm; not
+   *  there: nobody has measured it */
+  readonly bolt?:
+    { readonly lengthMm: number; readonly stackMm: number; readonly into: 'steel' | 'aluminium' } | undefined;
   /** how the other end is held: hex in the stud, captive nut, tab, second spanner */
   readonly counterHold: string | null;
   readonly perSide: number | null;

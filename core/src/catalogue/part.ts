@@ -53,6 +53,51 @@ export interface PartSettings {
   readonly start: { readonly road: number; readonly load: number; readonly track: number };
 }
 
+/** One kind of piece in the box. */
+export interface Piece {
+  readonly name: string;
+  readonly count: number;
+  /** which side, which way up, how to tell it from its neighbour; empty where it goes in any way round */
+  readonly orientation: string;
+}
+/** Hardware that fitting a part takes: in its box, or bought beside it. */
+export interface HardwareNeed {
+  readonly name: string;
+  readonly count: number;
+  readonly inBox: boolean;
+  /** never used twice */
+  readonly singleUse: boolean;
+  /** minor units each, of what is not in the box; null while nobody has asked */
+  readonly priceMinor: number | null;
+}
+export const ONE_WAY_ACTS = ['cut', 'drill', 'notch', 'paint'] as const;
+/** What cannot be undone, and where. */
+export interface OneWayAct {
+  readonly act: (typeof ONE_WAY_ACTS)[number];
+  readonly where: string;
+}
+/** A joint that gets longer by what the part puts between. */
+export interface LongerJoint {
+  readonly joint: string;
+  /** what comes between, mm */
+  readonly byMm: number;
+  /** `own`: bolts or studs of the right length are in the box; `vehicle`: the vehicle's must reach through; `inside`: the vehicle's
+   *  studs end inside the part, which leaves them this much room */
+  readonly bolts: 'own' | 'vehicle' | 'inside';
+}
+/** What the shop knows about a part beside its effect: what is in the box, what is done to it before it goes on, what it takes. */
+export interface PartBox {
+  readonly pieces: readonly Piece[];
+  readonly hardware: readonly HardwareNeed[];
+  /** before it goes on the vehicle: studs pulled in, bushes pressed, coils marked */
+  readonly atTheBench: readonly { readonly text: string; readonly minutes: number }[];
+  readonly oneWay: readonly OneWayAct[];
+  readonly longer: readonly LongerJoint[];
+  /** 1 (bolts on) to 5 (needs a fitter who has done it before) */
+  readonly difficulty: 1 | 2 | 3 | 4 | 5;
+  readonly people: 1 | 2;
+}
+
 /** Another part, by its code, or any part of a family. */
 export type PartRef = { readonly part: string } | { readonly family: PartFamily };
 
@@ -87,6 +132,8 @@ export interface Part {
     { readonly tireMm?: number | undefined; readonly offsetMm?: Range | undefined } | undefined;
   /** how it is set, where it can be: written where it is fitted and on the sheet that goes with it */
   readonly settings?: PartSettings | undefined;
+  /** not there: nobody has opened a box of it yet, and that is said */
+  readonly box?: PartBox | undefined;
   readonly applications: readonly Application[];
   readonly operation: string;
   /** what the maker or the shop says about it: shown where it is chosen, at its step, and on paper */

@@ -1,6 +1,6 @@
 import { nearestToZero, type ReachFault, type SuspensionModel } from '../suspension';
 import { turnsWithWheel, type Obstacle, type ObstacleOwner } from './obstacle';
-import { wheelStates, type PoseGrid, type WheelState } from './wheel-states';
+import { wheelStates, type PoseGrid, type WheelState, type WheelWalk } from './wheel-states';
 
 const { max, sqrt } = Math;
 
@@ -27,11 +27,12 @@ export interface PolarTable {
 const STILL: readonly ObstacleOwner[] = ['body', 'frame', 'subframe'];
 
 /** Poses the linkage over the grid and measures every point. Yields rows done; the fault says which member does not reach
- *  where even the middle of the grid has no pose. */
+ *  where even the middle of the grid has no pose. `kept`: the same linkage over the same grid, posed before. */
 export function* polarTable(
   model: SuspensionModel,
   obstacles: readonly Obstacle[],
   grid: PoseGrid,
+  kept?: WheelWalk,
 ): Generator<number, PolarTable | ReachFault> {
   const from = [0];
   for (const o of obstacles) from.push((from.at(-1) ?? 0) + o.points.length);
@@ -46,24 +47,22 @@ export function* polarTable(
   const write = (row: number, column: number, list: readonly WheelState[]) => {
     const cell = row * grid.across.length + column;
     states[cell] = list.length;
-    for (let k = 0; k < list.length; k++) {
-      const state = list[k];
-      if (!state) continue;
-      const { centre, axis } = state;
+    list.forEach((state, k) => {
       let at = (cell * perCell + k) * points;
       for (const o of obstacles) {
-        const still = STILL.includes(o.carriedBy);
-        for (const p of o.points) {
-          const q = still ? p : state.place(o, p);
-          const [x, y, z] = [q[0] - centre[0], q[1] - centre[1], q[2] - centre[2]];
-          const s = x * axis[0] + y * axis[1] + z * axis[2];
-          rho[at] = sqrt(max(0, x * x + y * y + z * z - s * s));
-          along[at] = s;
-          at += 1;
-        }
+        measure(state, o, rho, along, at);
+        at += o.points.length;
       }
-    }
+    });
   };
+  if (kept) {
+    if (kept.fault) return kept.fault;
+    for (const [row, column, list] of kept.cells) states[row * grid.across.length + column] = list.length;
+    obstacles.forEach((o, i) => {
+      copyKept(kept, o, { columns: grid.across.length, perCell, points, at: from[i] ?? 0 }, rho, along);
+    });
+    return { grid, obstacles, from, points, states, first, rho, along, constant };
+  }
   const walk = wheelStates(model, grid, write);
   let done = 0;
   for (let step = walk.next(); ; step = walk.next()) {
@@ -75,6 +74,59 @@ export function* polarTable(
     yield done;
   }
   return { grid, obstacles, from, points, states, first, rho, along, constant };
+}
+/** Points of an obstacle as (distance from the spin axis, distance along it). */
+function measure(
+  { centre, axis, place }: WheelState,
+  o: Obstacle,
+  rho: Float64Array,
+  along: Float64Array,
+  from: number,
+): void {
+  const still = STILL.includes(o.carriedBy);
+  let at = from;
+  for (const p of o.points) {
+    const q = still ? p : place(o, p);
+    const [x, y, z] = [q[0] - centre[0], q[1] - centre[1], q[2] - centre[2]];
+    const s = x * axis[0] + y * axis[1] + z * axis[2];
+    rho[at] = sqrt(max(0, x * x + y * y + z * z - s * s));
+    along[at] = s;
+    at += 1;
+  }
+}
+/** Puts one obstacle into a table from a walk that was gone before: measured once for as long as the walk is kept. */
+function copyKept(
+  { cells, measured }: WheelWalk,
+  o: Obstacle,
+  t: { readonly columns: number; readonly perCell: number; readonly points: number; readonly at: number },
+  rho: Float64Array,
+  along: Float64Array,
+): void {
+  const key = JSON.stringify(o);
+  const n = o.points.length;
+  const all = cells.reduce((sum, [, , list]) => sum + list.length, 0);
+  let values = measured.get(key);
+  if (!values) {
+    const [r, s] = [new Float64Array(all * n), new Float64Array(all * n)];
+    let at = 0;
+    for (const [, , list] of cells)
+      for (const state of list) {
+        measure(state, o, r, s, at);
+        at += n;
+      }
+    values = new Float64Array(2 * all * n);
+    values.set(r);
+    values.set(s, all * n);
+    measured.set(key, values);
+  }
+  let at = 0;
+  for (const [row, column, list] of cells)
+    for (let k = 0; k < list.length; k++) {
+      const to = ((row * t.columns + column) * t.perCell + k) * t.points + t.at;
+      rho.set(values.subarray(at, at + n), to);
+      along.set(values.subarray(all * n + at, all * n + at + n), to);
+      at += n;
+    }
 }
 /** Runs a stepwise computation to its end. */
 export function finish<T>(steps: Generator<unknown, T>): T {

@@ -67,6 +67,19 @@ export function* wheelStates(
   return null;
 }
 
+/** The states of a grid, kept: what stands near the wheel may change while the linkage does not. */
+export interface WheelWalk {
+  readonly cells: readonly (readonly [row: number, column: number, states: readonly WheelState[]])[];
+  readonly fault: ReachFault | null;
+  /** distances of an obstacle's points from the wheel in every state of the walk, by what the obstacle is */
+  readonly measured: Map<string, Float64Array>;
+}
+export function walkStates(model: SuspensionModel, grid: PoseGrid): WheelWalk {
+  const cells: (readonly [number, number, readonly WheelState[]])[] = [];
+  const walk = wheelStates(model, grid, (...cell) => cells.push(cell));
+  for (let step = walk.next(); ; step = walk.next())
+    if (step.done) return { cells, fault: step.value, measured: new Map() };
+}
 /** Columns from straight ahead outward, both ways. */
 function outward(values: readonly number[]): readonly (readonly (readonly [number, number])[])[] {
   const all = values.map((v, j) => [v, j] as const);

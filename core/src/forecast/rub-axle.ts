@@ -6,6 +6,7 @@ import {
   usedWindow,
   USED_TRAVEL,
   USED_TRAVEL_ROCK,
+  walkStates,
   wheelBarrel,
   wholeWindow,
   type Across,
@@ -15,6 +16,7 @@ import {
   type PolarTable,
   type PoseGrid,
   type UsedTravel,
+  type WheelWalk,
   type Window,
 } from '../clearance';
 import {
@@ -208,8 +210,18 @@ export function axleGrid(a: RubAxle, rows: number, columns: number): PoseGrid {
     othersMm: a.acrossIs === 'kingpin-deg' ? ['same', ends.bottomMm, ends.topMm] : ['same'],
   };
 }
+/** Keeps the walk over a grid, for whoever asks the same linkage again with other things near its wheels. */
+export type KeepWalk = (grid: PoseGrid, make: () => WheelWalk) => WheelWalk;
 /** The table of an axle in one go. */
-export function axleTable(a: RubAxle, rows: number, columns: number): Result<PolarTable, ReachFault> {
-  const t = finish(polarTable(a.setup.model, a.obstacles, axleGrid(a, rows, columns)));
+export function axleTable(
+  a: RubAxle,
+  rows: number,
+  columns: number,
+  keep?: KeepWalk,
+): Result<PolarTable, ReachFault> {
+  const grid = axleGrid(a, rows, columns);
+  const { model } = a.setup;
+  const kept = keep?.(grid, () => walkStates(model, grid));
+  const t = finish(polarTable(model, a.obstacles, grid, kept));
   return 'code' in t ? bad(t) : good(t);
 }

@@ -3,7 +3,14 @@ import type { ObstacleKind } from '../catalogue';
 import type { ReachFault } from '../suspension';
 import { good, type Result } from '../units';
 import { spacersMm, type TireAsked } from '../vehicle';
-import { axleTable, mountedBody, tireToleranceMm, type RubAxle, type RubAxleInput } from './rub-axle';
+import {
+  axleTable,
+  mountedBody,
+  tireToleranceMm,
+  type KeepWalk,
+  type RubAxle,
+  type RubAxleInput,
+} from './rub-axle';
 import { byClearance, rubResults, type ObstacleResult } from './rub-results';
 
 /** The short answer for one tyre: what is nearest, and the lift that clears where it does not. */
@@ -28,11 +35,13 @@ export function rubChecks(
   input: Pick<RubAxleInput, 'vehicle' | 'axle' | 'planned'>,
   a: RubAxle,
   tires: readonly TireAsked[],
+  keep?: KeepWalk,
 ): Result<readonly RubCheck[], ReachFault> {
   const table = axleTable(
     a,
     CHECK_ROWS,
     a.acrossIs === 'other-wheel-mm' ? CHECK_COLUMNS.roll : CHECK_COLUMNS.lock,
+    keep,
   );
   if (!table.ok) return table;
   return good(

@@ -74,6 +74,34 @@ export function replacementBoltMm(b: BoltStack, spacerMm: number): number | null
     null
   );
 }
+/** A bolt or stud as a card describes it, mm. */
+export interface BoltPiece {
+  readonly lengthMm: number;
+  readonly stackMm: number;
+  readonly diameterMm: number;
+  readonly pitchMm: number;
+  readonly into: 'steel' | 'aluminium';
+}
+const stackOf = ({ lengthMm, stackMm, diameterMm, into }: BoltPiece): BoltStack => ({
+  lengthMm,
+  stackMm,
+  diameterMm,
+  into,
+  shankMm: null,
+  depthMm: null,
+});
+/** What is left of a bolt's thread behind `byMm` more than it clamped.
+ *  @example engagedBehind({ lengthMm: 90, stackMm: 62, diameterMm: 14, pitchMm: 1.5, into: 'steel' }, 25).engagedMm // 3 */
+export const engagedBehind = (bolt: BoltPiece, byMm: number): Engagement =>
+  threadEngagement({ ...stackOf(bolt), stackMm: bolt.stackMm + byMm });
+/** The length to buy instead of a bolt that does not reach behind `byMm` more, mm; null when none is made.
+ *  @example boltOf({ lengthMm: 90, stackMm: 62, diameterMm: 14, pitchMm: 1.5, into: 'steel' }, 25) // 110 */
+export const boltOf = (bolt: BoltPiece, byMm: number): number | null =>
+  replacementBoltMm(stackOf(bolt), byMm);
+/** A bolt as it is asked for at a counter.
+ *  @example boltName({ diameterMm: 14, pitchMm: 1.5 }, 110) // "M14×1.5 × 110" */
+export const boltName = (b: Pick<BoltPiece, 'diameterMm' | 'pitchMm'>, lengthMm: number): string =>
+  `M${b.diameterMm}×${b.pitchMm} × ${lengthMm}`;
 /** What must come off a stud that stands out of a spacer into the wheel's counterbore, mm; 0 when it fits.
  *  A nut is run on before the cut, so that it cleans the thread as it comes off.
  *  @example studCutMm(14, 10) // 6 */

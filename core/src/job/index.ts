@@ -6,3 +6,4 @@ export * from './look-over';
 export * from './read-mix';
 export * from './road-test';
 export * from './usage';
+export * from './lock';

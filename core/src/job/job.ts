@@ -2,6 +2,7 @@ import type { ObstacleKind, Place } from '../catalogue';
 import type { Axle } from '../suspension';
 import { NOT_FINISHED, type After } from './after';
 import type { Corner } from './corner';
+import type { Locks } from './lock';
 import { NOT_LOOKED_OVER, type LookOver } from './look-over';
 import { NO_USE, type Usage } from './usage';
 
@@ -215,6 +216,8 @@ export interface Build {
   readonly free: readonly FreeLine[];
   /** by what names the need: `cv-angle-near/front//` */
   readonly decisions: Readonly<Record<string, Decision>>;
+  /** what is held fast and what is ruled out while plans are searched */
+  readonly locks: Locks;
   readonly notes: string;
 }
 /** Texts that no value could be read from, by the place where each was typed: `brief.payloadKg`,
@@ -330,7 +333,7 @@ export function emptySections(customer: string): JobSections {
       candidates: [],
       reliefs: [],
     },
-    build: { items: [], free: [], decisions: {}, notes: '' },
+    build: { items: [], free: [], decisions: {}, locks: {}, notes: '' },
     after: NOT_FINISHED,
     unread: { entries: {} },
   };

@@ -71,7 +71,7 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
     });
 }
 /** A part that ends a need also ends that it is nearly one. */
-const endedWith = (code: string) => code.replace(/-near$/, '');
+export const endedWith = (code: string) => code.replace(/-near$/, '');
 const isAxle = (a: unknown): a is Axle => a === 'front' || a === 'rear';
 
 function candidatesFor(

@@ -1,6 +1,15 @@
-import { fitmentOf, PROVENANCE_RANK, type Catalogue, type KnownVehicle, type Provenance } from '../catalogue';
+import {
+  fitmentOf,
+  PROVENANCE_RANK,
+  type Catalogue,
+  type KnownVehicle,
+  type Part,
+  type PartBox,
+  type Provenance,
+} from '../catalogue';
 import { explain, given, type Coded, type Figure } from '../evidence';
 import { entriesOf } from '../forecast';
+import { boltName } from '../hardware';
 import type { JobSections, ShopSettings } from '../job';
 import type { Assessment } from '../match';
 import { AXLES, spareFits } from '../rules';
@@ -22,6 +31,11 @@ export interface PartsLine {
   /** what maker or shop say about it */
   readonly note: string;
   readonly group: 'suspension' | 'repair' | 'rolling' | 'shop';
+  /** what is in the boxes of the line's parts; null where nobody has opened one */
+  readonly boxes?: readonly { readonly code: string; readonly box: PartBox | null }[] | undefined;
+  /** bought for another line: its box lacks it, or the vehicle's own does not reach any more */
+  readonly beside?:
+    { readonly code: string; readonly why: 'not-in-box' | 'single-use' | 'longer' } | undefined;
 }
 export interface Money {
   readonly partsMinor: number;
@@ -60,7 +74,7 @@ export function tiresBought(
  *  repaired, material of the reliefs, then tyres and wheels axle by axle. */
 export function partsList(
   job: JobSections,
-  a: Pick<Assessment, 'vehicle' | 'planned' | 'tires' | 'chosen' | 'repairs'>,
+  a: Pick<Assessment, 'vehicle' | 'planned' | 'tires' | 'chosen' | 'repairs' | 'needs'>,
   catalogue: Catalogue,
 ): readonly PartsLine[] {
   const { vehicle } = a;
@@ -84,6 +98,7 @@ export function partsList(
           onHand: null,
           leadDays: null,
           group: 'suspension',
+          boxes: parts.map(boxOf),
           note: parts
             .filter((p) => p.note !== '')
             .map((p) => `${p.code}: ${p.note}`)
@@ -111,11 +126,13 @@ export function partsList(
         onHand: part.stock.onHand,
         leadDays: part.stock.leadDays,
         group: 'suspension',
+        boxes: [boxOf(part)],
         note: part.note,
         provenance: weakest([part.applications], vehicle),
       },
     ];
   });
+  lines.push(...hardwareLines(a));
   for (const line of job.build.free)
     lines.push({
       code: freeCode(line),
@@ -199,6 +216,54 @@ export function partsList(
     }
   }
   return [...lines, ...rolling.values()];
+}
+
+const boxOf = ({ code, box }: Part) => ({ code, box: box ?? null });
+/** What the boxes of the chosen parts lack, and bolts that must be longer. Priced where somebody has asked. */
+function hardwareLines({ chosen, needs }: Pick<Assessment, 'chosen' | 'needs'>): readonly PartsLine[] {
+  const line = (
+    code: string,
+    name: string,
+    quantity: number,
+    priceMinor: number | null,
+    beside: NonNullable<PartsLine['beside']>,
+  ): PartsLine => ({
+    code,
+    maker: '',
+    name,
+    quantity,
+    soldAs: 'each',
+    priceMinor,
+    lineMinor: priceMinor === null ? null : priceMinor * quantity,
+    supplier: '',
+    onHand: null,
+    leadDays: null,
+    provenance: null,
+    note: '',
+    group: 'suspension',
+    beside,
+  });
+  const lacking = chosen.flatMap(({ part, quantity }) =>
+    (part.box?.hardware ?? [])
+      .filter((h) => !h.inBox)
+      .map((h, i) =>
+        line(`${part.code}+${i + 1}`, h.name, h.count * quantity, h.priceMinor, {
+          code: part.code,
+          why: h.singleUse ? 'single-use' : 'not-in-box',
+        }),
+      ),
+  );
+  const longer = needs.flatMap(({ finding: f, about }) =>
+    f.code === 'bolt-short'
+      ? [
+          line(`${about.part ?? ''}+${f.joint}`, `${f.what}: ${boltName(f, f.buyMm)}`, f.count ?? 1, null, {
+            code: about.part ?? '',
+            why: 'longer',
+          }),
+        ]
+      : [],
+  );
+  return [...lacking, ...longer];
 }
 
 /** The least trusted provenance among the parts that fit; null when a part does not fit or is still to ask. */

@@ -1,4 +1,4 @@
-import type { Hazard, Part, WorkText, PartSettings } from '../catalogue';
+import type { Hazard, OneWayAct, Part, WorkText, PartSettings } from '../catalogue';
 import type { Figure } from '../evidence';
 import type { Axle } from '../suspension';
 import type { Fastening } from './fastening';
@@ -7,7 +7,7 @@ import type { Ordered } from './order';
 export type Place = Axle | 'vehicle';
 export interface WorkStep {
   readonly number: number;
-  readonly phase: 'apart' | 'work' | 'together' | 'ground' | 'closing';
+  readonly phase: 'bench' | 'apart' | 'work' | 'together' | 'ground' | 'closing';
   readonly axle: Place;
   /** as the catalogue says it; empty where the plan makes the step itself: `makes` names it */
   readonly text: string;
@@ -18,6 +18,10 @@ export interface WorkStep {
   readonly notes: readonly { readonly part: string; readonly note: string }[];
   /** how the parts of the step are set, where they can be */
   readonly settings: readonly { readonly part: string; readonly settings: PartSettings }[];
+  /** how many fitters it takes at once */
+  readonly people: number;
+  /** acts of the parts of the step that cannot be undone */
+  readonly oneWay: readonly OneWayAct[];
   readonly minutes: number;
   readonly tools: readonly string[];
   readonly hazards: readonly Hazard[];
@@ -54,7 +58,9 @@ export interface StepNode extends Ordered {
   readonly work: WorkText;
   /** parts whose fitting this is: their leaflets may name its torques */
   readonly madeBy: readonly Part[];
-  readonly more: Partial<Pick<WorkStep, 'makes' | 'notes' | 'settings' | 'wedge' | 'figures' | 'charge'>>;
+  readonly more: Partial<
+    Pick<WorkStep, 'makes' | 'notes' | 'people' | 'oneWay' | 'settings' | 'wedge' | 'figures' | 'charge'>
+  >;
 }
 /** Work that the plan itself brings, without words of the catalogue. */
 export const OWN_WORK: WorkText = { text: '', minutes: 0, tools: [], hazards: [], loosens: [], fastens: [] };

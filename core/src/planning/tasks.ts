@@ -8,7 +8,7 @@ import { onAxle } from '../vehicle';
 import type { Access } from './access';
 import { tiresBought } from './parts-list';
 import { pivotSteps, turnedBy } from './pivots';
-import { placeRank, type Place, type StepNode, type WorkStep } from './step';
+import { OWN_WORK, placeRank, type Place, type StepNode, type WorkStep } from './step';
 
 /** One piece of work of the plan on one place. */
 export interface Task {
@@ -97,6 +97,11 @@ export function tasksOf(
     }),
     ...(mounted > 0 ? operation('mount-tires', [], { times: mounted }) : []),
     ...AXLES.flatMap((axle) =>
+      a.needs.some((n) => n.finding.code === 'stud-proud' && n.about.axle === axle)
+        ? operation('cut-studs', [axle])
+        : [],
+    ),
+    ...AXLES.flatMap((axle) =>
       bought.tires[axle] + bought.wheels[axle] > 0 ? operation('fit-wheels', [axle]) : [],
     ),
     ...(card?.way.by === 'shop' && a.needs.some((n) => n.finding.code === 'calibration')
@@ -163,9 +168,10 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
             ? stepIds(r, k)
             : [],
         );
-    return t.work.steps.map((w, i) => ({
+    const bench = benchNodes(t, n);
+    const nodes = t.work.steps.map((w, i) => ({
       id: stepId(n, i),
-      after: i > 0 ? [...waits, stepId(n, i - 1)] : [...waits, ...first],
+      after: i > 0 ? [...waits, stepId(n, i - 1)] : [...waits, ...first, ...bench.map((b) => b.id)],
       rank: [1, placeRank(t.place), 3, t.removes ? -1 : n, i],
       phase: 'work' as const,
       axle: t.place,
@@ -173,14 +179,41 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       madeBy: t.part ? [t.part] : [],
       more: {
         figures: t.figures,
-        ...(i === 0 && t.note !== '' ? { notes: [{ part: t.part?.code ?? t.code, note: t.note }] } : {}),
+        ...(i === 0
+          ? { notes: notesOf(t), people: t.part?.box?.people ?? 1, oneWay: t.part?.box?.oneWay ?? [] }
+          : {}),
         ...(i === 0 && t.part?.settings
           ? { settings: [{ part: t.part.code, settings: t.part.settings }] }
           : {}),
         ...(i === 0 && t.part ? { wedge: wedgeOf(t.part, a, t.place) } : {}),
       },
     }));
+    return [...bench, ...nodes];
   });
+}
+/** What is done to a part at the bench, before the vehicle is taken apart for it; once, also for a part of both axles. */
+function benchNodes({ part, place }: Task, n: number): readonly StepNode[] {
+  if (!part?.box || (part.axle === 'both' && place === 'rear')) return [];
+  return part.box.atTheBench.map((b, i) => ({
+    id: `bench ${n}.${i}`,
+    after: i > 0 ? [`bench ${n}.${i - 1}`] : [],
+    rank: [-1, placeRank(place), n, i],
+    phase: 'bench' as const,
+    axle: place,
+    work: { ...OWN_WORK, ...b },
+    madeBy: [part],
+    more: {},
+  }));
+}
+/** What is said at the step that fits a part: its note, how each piece goes in, what cannot be undone. */
+function notesOf({ part, code, note }: Task): WorkStep['notes'] {
+  const at = part?.code ?? code;
+  return [
+    ...(note === '' ? [] : [{ part: at, note }]),
+    ...(part?.box?.pieces ?? []).flatMap((p) =>
+      p.orientation === '' ? [] : [{ part: at, note: `${p.count} × ${p.name}: ${p.orientation}` }],
+    ),
+  ];
 }
 /** Names of the steps of a task in the order of work; `n`: its place among the tasks. */
 export const stepIds = (t: Task, n: number): readonly string[] => t.work.steps.map((_, i) => stepId(n, i));

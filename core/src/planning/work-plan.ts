@@ -185,6 +185,8 @@ function maker(
       makes: null,
       parts: s.madeBy.map((p) => p.code),
       notes: [],
+      people: 1,
+      oneWay: [],
       settings: [],
       minutes: s.work.minutes,
       tools: fastenings.length > 0 ? [...new Set([...s.work.tools, TORQUE_WRENCH])] : s.work.tools,

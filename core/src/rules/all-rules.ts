@@ -23,6 +23,7 @@ import { headlamps } from './headlamps';
 import { heightLimit } from './height-limit';
 import { heightWish } from './height-wish';
 import { hoseReach } from './hose-reach';
+import { longerJoints } from './longer-joints';
 import { makerLimits } from './maker-limits';
 import { openPrices } from './open-prices';
 import { placeLimits } from './place-limits';
@@ -70,6 +71,7 @@ export const RULES = [
   heightLimit,
   heightWish,
   hoseReach,
+  longerJoints,
   makerLimits,
   openPrices,
   placeLimits,

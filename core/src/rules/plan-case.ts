@@ -15,7 +15,7 @@ import {
   type RubCheck,
   type TireReading,
 } from '../forecast';
-import { roundToday, type JobSections, type ShopSettings, type TapeRound } from '../job';
+import { roundToday, type JobSections, type ReliefChoice, type ShopSettings, type TapeRound } from '../job';
 import type { Axle, ReachFault, RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
 import { bad, once, type Result } from '../units';
@@ -199,7 +199,9 @@ function caseOn(
         return p.keep(`clearance ${rubKey()} ${JSON.stringify(tire)} ${spacersMm(planned, axle)}`, () => {
           const a = rub();
           const r: Result<readonly RubCheck[], RideHeightFault | ReachFault> = a.ok
-            ? rubChecks(rubInput, a.value, [tire])
+            ? rubChecks(rubInput, a.value, [tire], (grid, make) =>
+                p.keep(`walk ${JSON.stringify([view().state.effects, grid])}`, make),
+              )
             : bad(a.fault);
           return r.ok ? (r.value[0] ?? null) : null;
         });
@@ -225,6 +227,20 @@ function caseOn(
     }),
   };
 }
+/** The same plan with other parts chosen and other reliefs done: the axles stay prepared. */
+export const withPlan = (
+  c: PlanCase,
+  chosen: readonly FittedPart[],
+  reliefs: readonly ReliefChoice[],
+): PlanCase => {
+  const { job } = c;
+  return withChosen(
+    reliefs.length === 0 && job.tire.reliefs.length === 0
+      ? c
+      : { ...c, job: { ...job, tire: { ...job.tire, reliefs } } },
+    chosen,
+  );
+};
 /** The same plan with other parts chosen: the axles stay prepared. */
 export const withChosen = (c: PlanCase, chosen: readonly FittedPart[]): PlanCase =>
   caseOn(c, { front: c.axles.front.prepared, rear: c.axles.rear.prepared }, chosen);

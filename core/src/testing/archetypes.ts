@@ -136,6 +136,8 @@ export const ARCHETYPES: readonly Archetype[] = [
     job: 'bell-founder',
     decides: {
       'the front comes down by spindle, the spring stays': (t) => lift(t, 'front') < -45 && t.has('HF-8900'),
+      'a spindle for the other rotor is refused': (t) =>
+        t.ofWith('variant-excludes', { variant: { rotor: 'thin' } }).length > 0,
       'arms for the caster are on the list': (t) => t.has('HF-8901'),
       'an axle flip is refused without an engineer’s note': (t) =>
         t.ofWith('structural-change', { plus: ['HF-8904'] }).length > 0,
@@ -183,6 +185,9 @@ export const ARCHETYPES: readonly Archetype[] = [
     number: 8,
     job: 'joiner',
     decides: {
+      'the vehicle’s subframe bolts are found too short, and longer ones are on the list': (t) =>
+        t.of('bolt-short').some(({ finding: f }) => f.code === 'bolt-short' && f.engagedMm < f.neededMm) &&
+        partsList(t.job, t.a, catalogue).some((l) => l.beside?.why === 'longer'),
       'the subframe comes down before the struts go back': (t) =>
         before(t, /subframe on a cradle/i, /Spacer on the strut top/),
       'camber bolts are on the list': (t) => t.has('HF-350B'),
@@ -196,6 +201,8 @@ export const ARCHETYPES: readonly Archetype[] = [
     number: 9,
     job: 'quarryman',
     decides: {
+      'studs that stand proud of the spacer are cut with the nut on': (t) =>
+        t.of('stud-proud').length > 0 && t.steps(/Nuts run on beyond the cut/) > 0,
       'arms and differential go with the spacer': (t) => t.has('HF-316C', 'IW-57C', 'IW-8061'),
       'blocks bring new U-bolts': (t) => fastened(t, /U-bolt/i),
       'wheels are on the ground before pivots are torqued': (t) =>

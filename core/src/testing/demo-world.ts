@@ -75,6 +75,7 @@ export function plainJob(platform: string, build: readonly string[] = []): JobSe
       ),
       free: [],
       decisions: {},
+      locks: {},
       notes: '',
     },
   };

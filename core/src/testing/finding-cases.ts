@@ -1,4 +1,13 @@
-import { NO_USE, once, type FindingCode, type Platform, type Spot, type Verdict } from '..';
+import {
+  NO_USE,
+  once,
+  type FindingCode,
+  type LongerJoint,
+  type PartBox,
+  type Platform,
+  type Spot,
+  type Verdict,
+} from '..';
 import { platformOf } from './demo-world';
 import {
   caseOf,
@@ -178,6 +187,28 @@ const limitedTo = (by: number) => {
 const longerLink = (mm: number) =>
   on(HALDER, effect({ kind: 'bar-link', deltaMm: mm }, { family: 'bar-link' }));
 const blocked = (mm: number) => on(CAIRN, effect({ kind: 'lift-block', heightMm: mm, wedgeDeg: 0 }, BLOCK));
+/** A drop that makes the subframe's bolts longer, on a vehicle whose bolts are so long; null: nobody has measured them. */
+const longerBolts = (byMm: number, lengthMm: number | null, bolts: LongerJoint['bolts'] = 'vehicle') =>
+  on(
+    'sarnby-courser',
+    platform((p) => ({
+      ...p,
+      fasteners: p.fasteners.map((f) => ({
+        ...f,
+        bolt: lengthMm === null ? undefined : { lengthMm, stackMm: 62, into: 'steel' as const },
+      })),
+    })),
+    part({ box: { ...PLAIN_BOX, longer: [{ joint: 'subframe', byMm, bolts }] } }),
+  );
+const PLAIN_BOX: PartBox = {
+  pieces: [{ name: 'spacer', count: 4, orientation: '' }],
+  hardware: [],
+  atTheBench: [],
+  oneWay: [],
+  longer: [],
+  difficulty: 2,
+  people: 1,
+};
 const hub = (by: number) => platformOf(HALDER).centreBoreMm + by;
 
 /** Every finding: a situation that gives it, a near miss that does not, and what it means. Exhaustive by type. */
@@ -354,6 +385,14 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     longerLink,
     until('bar-link-angle', longerLink, [0, 150, 1]),
   ),
+  'bolt-length-unknown': pair(
+    'ask',
+    () => longerBolts(25, null),
+    () => longerBolts(25, null, 'own'),
+  ),
+  'bolt-short': edge('bolt-short', 'fits', (n) => longerBolts(n, 90), [1, 40, 1]),
+  'bolt-not-made': edge('bolt-not-made', 'no', (n) => longerBolts(n, 190), [60, 180, 5]),
+  'stud-proud': edge('stud-proud', 'fits', (n) => longerBolts(n, 90, 'inside'), [60, 1, -1]),
   'stud-engagement': edge(
     'stud-engagement',
     'no',

@@ -48,8 +48,8 @@ export interface AxleView {
 }
 const MOST_KEPT = 256;
 
-/** Prepares an axle of a vehicle. */
-export function vehicleAxle(input: AxleInput): VehicleAxle {
+/** Prepares an axle of a vehicle; `most`: how many things it remembers. */
+export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
   const { vehicle, axle, fitted } = input;
   const spec = vehicle.platform[axle];
   const { variantKg, ...stock } = stockCase(vehicle, axle);
@@ -66,7 +66,7 @@ export function vehicleAxle(input: AxleInput): VehicleAxle {
       return had;
     }
     const made = make();
-    if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value ?? '');
+    if (kept.size >= most) kept.delete(kept.keys().next().value ?? '');
     kept.set(key, made);
     return made;
   };

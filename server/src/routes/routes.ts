@@ -21,6 +21,7 @@ import {
   PastCaseSchema,
   PastCasesSchema,
   PhotoSchema,
+  PlansToldSchema,
   RevisionDataSchema,
   RideHeightRequestSchema,
   RideHeightResultSchema,
@@ -44,7 +45,7 @@ import type { Stores } from '../services/shop';
 import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { Photos, PhotoSize } from '../store/photos';
-import type { Computer, SheetPrinter } from '../workers/pool';
+import type { Computer, Planner, SheetPrinter } from '../workers/pool';
 import type { PrintTask } from '../services/printable';
 import { fileRoute, jsonRoute, streamRoute, type Ask, type FileAnswer, type Route } from './route';
 
@@ -53,6 +54,7 @@ export interface RouteDeps {
   readonly jobs: JobsService;
   readonly live: Live;
   readonly printer: SheetPrinter;
+  readonly planner: Planner;
   readonly computer: Computer;
   readonly backups: BackupService;
   readonly photos: Photos;
@@ -342,6 +344,40 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       watch: async ({ params, query }, { send, end }) => {
         const { id: job } = await d.jobs.find(params.id ?? '');
         return d.live.watch(job, { ...query, send, end });
+      },
+    }),
+    streamRoute({
+      method: 'get',
+      path: '/api/jobs/:id/plans',
+      summary:
+        'Searches the plans of a job as it is saved, as server-sent events: what is known while they get better, and all of it at the end',
+      query: z.strictObject({}),
+      event: PlansToldSchema,
+      watch: async ({ params }, { send, end }) => {
+        const job = await d.jobs.answer(params.id ?? '');
+        const { number, text } = await catalogues.at(job.catalogue);
+        const gone = new AbortController();
+        const task = {
+          sections: sectionsOf(job),
+          catalogue: { number, text },
+          settings: (await settings()).data,
+          day: localDay(d.today()),
+        };
+        // the answer's head goes out first
+        setImmediate(() => {
+          d.planner
+            .search(task, send, gone.signal)
+            .then((told) => {
+              if (told) send(told);
+            })
+            .catch((error: unknown) => {
+              if (!gone.signal.aborted) console.error('Plans could not be searched:', error);
+            })
+            .finally(end);
+        });
+        return () => {
+          gone.abort();
+        };
       },
     }),
     ...SECTIONS.map((section) =>

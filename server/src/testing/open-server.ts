@@ -11,7 +11,7 @@ import { filesOf } from '../services/read-folder';
 import { openShop } from '../services/shop';
 import { Backups } from '../store/backups';
 import compute from '../workers/compute-worker';
-import type { Computer, SheetPrinter } from '../workers/pool';
+import type { Computer, Planner, SheetPrinter } from '../workers/pool';
 import { AppError } from '../errors';
 
 export const DEMO_DIR = join(__dirname, '../../../demo');
@@ -54,13 +54,14 @@ afterAll(async () => {
 interface OpenOptions {
   readonly printer?: Partial<SheetPrinter>;
   readonly computer?: Partial<Computer>;
+  readonly planner?: Partial<Planner>;
   /** a file that is there already */
   readonly file?: string;
   /** without it the shop begins empty */
   readonly demo?: boolean;
 }
 /** A server on a real SQLite file, with the demo world read in; the printer is the caller's. */
-export async function openServer({ printer, computer, file, demo = true }: OpenOptions = {}) {
+export async function openServer({ printer, computer, planner, file, demo = true }: OpenOptions = {}) {
   const dir = mkdtempSync(join(tmpdir(), 'rigger-'));
   const database = file ?? join(dir, 'test.sqlite');
   if (demo && file === undefined) copyFileSync(await demoDatabase(), database);
@@ -80,6 +81,7 @@ export async function openServer({ printer, computer, file, demo = true }: OpenO
       ...printer,
     },
     computer: { ...inPlace, ...computer },
+    planner: { search: () => Promise.resolve(null), close: () => Promise.resolve(), ...planner },
     today: () => TODAY,
     logLevel: 'silent',
     hosts: hostsOf(undefined),

@@ -1,8 +1,11 @@
+import type { PlansTold } from '@rigger/core';
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { AppError } from '../errors';
 import { MOST_MS, QUICK_MS, TIME_LIMIT_MS, type ComputeKind } from '../services/cost';
 import type { ComputeAnswer, ComputeTask } from './compute-worker';
 import type { PrintTask } from '../services/printable';
+import type { PlansTask } from './plans-worker';
 import type { Printed } from './sheet-worker';
 
 export interface SheetPrinter {
@@ -21,6 +24,15 @@ export interface Computer {
   ) => Promise<string>;
   readonly close: () => Promise<void>;
 }
+export interface Planner {
+  /** the plans of a job; `hears`: what is known while they are searched. Null without a vehicle */
+  readonly search: (
+    task: Omit<PlansTask, 'port'>,
+    hears: (told: PlansTold) => void,
+    signal: AbortSignal,
+  ) => Promise<PlansTold | null>;
+  readonly close: () => Promise<void>;
+}
 /** under tsx this module is pool.ts, in the bundle it is part of main.js */
 const ext = import.meta.url.endsWith('.ts') ? 'ts' : 'js';
 /** requests that may wait in a lane, and of one client in all */
@@ -30,14 +42,17 @@ const MAX_OF_A_CLIENT = 16;
 /** a worker tidies up before it grows beyond this; what needs more is refused */
 const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
 
+/** axles of many plans are remembered while they are searched */
+const PLANS_MEMORY = { maxOldGenerationSizeMb: 1024, maxYoungGenerationSizeMb: 64 };
+
 interface Lane<Task, Answer> {
   readonly waiting: () => number;
-  readonly run: (task: Task, signal?: AbortSignal) => Promise<Answer>;
+  readonly run: (task: Task, signal?: AbortSignal, transfer?: readonly MessagePort[]) => Promise<Answer>;
   readonly close: () => Promise<void>;
 }
 /** One worker of a kind; a request that goes away cancels its task, a full queue is said and not waited for, and what runs too
  *  long is stopped with its worker. */
-function lane<Task, Answer>(name: string): Lane<Task, Answer> {
+function lane<Task, Answer>(name: string, resourceLimits = MEMORY): Lane<Task, Answer> {
   const pool = new Piscina<Task, Answer>({
     filename: new URL(`./${name}.${ext}`, import.meta.url).href,
     ...(ext === 'ts' ? { execArgv: ['--import', 'tsx'] } : {}),
@@ -45,15 +60,18 @@ function lane<Task, Answer>(name: string): Lane<Task, Answer> {
     maxThreads: 1,
     idleTimeout: 60_000,
     maxQueue: MAX_WAITING,
-    resourceLimits: MEMORY,
+    resourceLimits,
   });
   return {
     waiting: () => pool.queueSize,
-    async run(task, signal) {
+    async run(task, signal, transfer) {
       if (pool.queueSize >= MAX_WAITING) throw new AppError('too-busy');
       const limit = AbortSignal.timeout(TIME_LIMIT_MS + pool.queueSize * TIME_LIMIT_MS);
       try {
-        return await pool.run(task, { signal: signal ? AbortSignal.any([signal, limit]) : limit });
+        return await pool.run(task, {
+          signal: signal ? AbortSignal.any([signal, limit]) : limit,
+          ...(transfer ? { transferList: [...transfer] } : {}),
+        });
       } catch (error) {
         if (limit.aborted && !signal?.aborted) throw new AppError('took-too-long');
         if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
@@ -69,6 +87,22 @@ function lane<Task, Answer>(name: string): Lane<Task, Answer> {
 export function createSheetPrinter(): SheetPrinter {
   const pool = lane<PrintTask, Printed>('sheet-worker');
   return { print: pool.run, close: pool.close };
+}
+/** The lane in which plans are searched. */
+export function createPlanner(): Planner {
+  const pool = lane<PlansTask, PlansTold | null>('plans-worker', PLANS_MEMORY);
+  return {
+    async search(task, hears, signal) {
+      const { port1, port2 } = new MessageChannel();
+      port1.on('message', hears);
+      try {
+        return await pool.run({ ...task, port: port2 }, signal, [port2]);
+      } finally {
+        port1.close();
+      }
+    },
+    close: pool.close,
+  };
 }
 /** Two lanes of the core's long sums: what is short never waits behind what is long. */
 export function createComputer(): Computer {

@@ -40,6 +40,11 @@ export const routes: Routes = [
       {
         path: 'match',
         title: 'Match',
+        loadComponent: () => import('./features/match/plans').then((m) => m.PlansView),
+      },
+      {
+        path: 'sources',
+        title: 'Sources',
         loadComponent: () => import('./features/match/match').then((m) => m.MatchView),
       },
       {
@@ -68,6 +73,11 @@ export const routes: Routes = [
         loadComponent: () => import('./features/history/history').then((m) => m.HistoryView),
       },
     ],
+  },
+  {
+    path: 'counter',
+    title: 'Counter',
+    loadComponent: () => import('./features/counter/counter').then((m) => m.CounterView),
   },
   {
     path: 'shop/backups',

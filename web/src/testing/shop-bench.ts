@@ -161,6 +161,8 @@ export class FakeServer {
     live: () => this.events,
     export: () => of(new Blob(['x'])),
     past: () => of([]),
+    // no server searches here: the page does
+    plans: () => throwError(() => new Error('plans')),
   };
 }
 

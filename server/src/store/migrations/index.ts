@@ -7,6 +7,7 @@ import { whatCannotBeRead } from './006-what-cannot-be-read';
 import { intakeAndAfter } from './007-intake-and-after';
 import { linesOfOnesOwn } from './008-lines-of-ones-own';
 import { whatComesOff } from './009-what-comes-off';
+import { pinsAndBans } from './010-pins-and-bans';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -20,5 +21,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   intakeAndAfter,
   linesOfOnesOwn,
   whatComesOff,
+  pinsAndBans,
 ];
 export type { NamedMigration };

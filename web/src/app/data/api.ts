@@ -23,6 +23,8 @@ import {
   ErrorSchema,
   JobAnswerSchema,
   LiveEventSchema,
+  PlansToldSchema,
+  type PlansToldEvent,
   type LiveEvent,
   SavedSchema,
   VersionedSettingsSchema,
@@ -135,6 +137,24 @@ export class Api {
       // it tries again by itself, unless the server has said no
       source.onerror = () => {
         if (source.readyState === EventSource.CLOSED) out.error(new Error('live'));
+      };
+      return () => {
+        source.close();
+      };
+    });
+
+  /** The plans of a job as it is saved, while they are searched; unsubscribing stops the search. */
+  readonly plans = (id: string): Observable<PlansToldEvent> =>
+    new Observable((out) => {
+      const source = new EventSource(`/api/jobs/${id}/plans`);
+      source.onmessage = ({ data }: MessageEvent<string>) => {
+        const told = PlansToldSchema.parse(JSON.parse(data));
+        out.next(told);
+        if (told.complete) out.complete();
+      };
+      // it would ask again by itself, and the search would begin anew
+      source.onerror = () => {
+        out.error(new Error('plans'));
       };
       return () => {
         source.close();

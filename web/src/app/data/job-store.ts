@@ -205,6 +205,21 @@ export class JobStore {
     const before = this.syncs()?.[section].now();
     if (before) this.change(`${section}.${field}`, section, { ...before, ...change });
   }
+  /** Changes several sections in one step of undo. */
+  patchAll(changes: { readonly [K in SectionName]?: Partial<JobSections[K]> }, place: string): void {
+    const steps = (Object.keys(changes) as SectionName[]).flatMap((section) => {
+      const sync = this.syncs()?.[section];
+      const before = sync?.now();
+      const after = before && { ...before, ...changes[section] };
+      return sync && before && !same(before, after) ? [{ section, sync, before, after: after as Data }] : [];
+    });
+    if (steps.length === 0) return;
+    this.steps.note(
+      place,
+      steps.map(({ section, before, after }) => ({ section, before, after })),
+    );
+    for (const { sync, after } of steps) sync.change(after);
+  }
   /** Keeps a text that cannot be read where it was typed (`brief.payloadKg`), or (null) says that it can be read now. */
   unread(place: string, text: string | null): void {
     const before = this.sections()?.unread;

@@ -6,6 +6,7 @@ import { Shop } from '../data/shop';
 const MOVE_MS = 180;
 /** room beside the body for the dimension texts, in inches too, mm of the drawing */
 const SIDE_MM = 2250;
+const QUIET_SIDE_MM = 150;
 const TOP_MM = 190;
 
 /** The elevation of this vehicle: today dashed, planned in heather, dimension lines outside the body, limit across.
@@ -32,7 +33,7 @@ const TOP_MM = 190;
       }
       <rect class="earth" x="-20000" width="40000" [attr.y]="y(0)" height="400" />
       <line class="ground" [attr.x1]="-20000" [attr.x2]="20000" [attr.y1]="y(0)" [attr.y2]="y(0)" />
-      @for (d of of().dimensions; track d.axle) {
+      @for (d of quiet() ? [] : of().dimensions; track d.axle) {
         <line
           class="dim"
           [attr.x1]="lineX(d.axle)"
@@ -81,14 +82,16 @@ const TOP_MM = 190;
           [attr.y1]="y(limit)"
           [attr.y2]="y(limit)"
         />
-        <text
-          class="limit-name"
-          [attr.x]="of().bounds.maxX + 1400"
-          [attr.y]="y(limit) - 62"
-          text-anchor="end"
-        >
-          {{ limitName() }} {{ mm(limit) }}
-        </text>
+        @if (!quiet()) {
+          <text
+            class="limit-name"
+            [attr.x]="of().bounds.maxX + 1400"
+            [attr.y]="y(limit) - 62"
+            text-anchor="end"
+          >
+            {{ limitName() }} {{ mm(limit) }}
+          </text>
+        }
       }
     </svg>
   `,
@@ -178,6 +181,8 @@ const TOP_MM = 190;
 export class ElevationView {
   readonly of = input.required<Elevation>();
   readonly limitName = input('limit');
+  /** small, beside others: shapes only, the figures stand in a table */
+  readonly quiet = input(false);
   private readonly shop = inject(Shop);
   private readonly moving = signal<Elevation | null>(null);
   private frame = 0;
@@ -209,7 +214,8 @@ export class ElevationView {
   private readonly top = computed(() => this.of().bounds.maxY + TOP_MM);
   protected readonly box = computed(() => {
     const { minX, maxX } = this.of().bounds;
-    return `${minX - SIDE_MM} 0 ${maxX - minX + 2 * SIDE_MM} ${this.top() + 50}`;
+    const side = this.quiet() ? QUIET_SIDE_MM : SIDE_MM;
+    return `${minX - side} 0 ${maxX - minX + 2 * side} ${this.top() + 50}`;
   });
   protected readonly y = (v: number) => this.top() - v;
   protected readonly path = (points: readonly Point2[]) =>

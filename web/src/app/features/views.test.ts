@@ -14,7 +14,9 @@ import { ElevationView } from '../drawing/elevation-view';
 import { ElevationHarness } from '../drawing/elevation-view.harness';
 import { FigureHarness } from '../ui/figure.harness';
 import { BriefView } from './brief/brief';
+import { CounterView } from './counter/counter';
 import { MatchView } from './match/match';
+import { PlansView } from './match/plans';
 import { SheetView } from './sheet/sheet';
 import { TapeView } from './tape/tape';
 import { TireView } from './tire/tire';
@@ -199,6 +201,52 @@ describe('Tyre', () => {
     );
   });
 });
+
+describe('Plans', () => {
+  it('stand side by side once they are found, and one that is taken is the build of the job', async () => {
+    const plain = plainJob('ostrey-vaunt');
+    const v = await show(PlansView, {
+      ...plain,
+      brief: { ...plain.brief, wish: 'height', frontTargetMm: 20, rearTargetMm: 15 },
+    });
+    await until(async () => (await v.headline()).includes('no better one exists'));
+    await (await v.button(/^Take/)).click();
+    const { items } = v.store.sections()!.build;
+    expect(items.length).toBeGreaterThan(0);
+    await until(async () => (await v.text()).includes('Taken'));
+    v.store.undo();
+    expect(v.store.sections()!.build.items).toEqual([]);
+  });
+  it('what is left out of them is kept in the job, and let go again', async () => {
+    const plain = plainJob('ostrey-vaunt');
+    const v = await show(PlansView, {
+      ...plain,
+      brief: { ...plain.brief, wish: 'height', frontTargetMm: 20, rearTargetMm: 15 },
+      build: { ...plain.build, locks: { 'maker/Two Larches': 'ban' } },
+    });
+    expect(await v.text()).toContain('left out: maker Two Larches');
+    await (await v.button(/^Let go/)).click();
+    expect(v.store.sections()!.build.locks).toEqual({});
+  });
+});
+describe('Counter', () => {
+  it('answers a height in a sentence, and says what was understood and what is asked', async () => {
+    const v = await show(CounterView, plainJob('sarnby-courser'));
+    expect(await v.headline()).toContain('What does the caller ask?');
+    const line = document.querySelector<HTMLInputElement>('input.line')!;
+    line.value = '+20 courser 2019';
+    line.dispatchEvent(new Event('input'));
+    await until(async () => (await v.headline()).startsWith('+20 mm takes'));
+    const text = await v.text();
+    expect(text).toContain('Sarnby Courser 2017–2025');
+    expect(text).toContain('Which dampers?');
+    expect(text).toContain('Make it a job');
+  });
+});
+/** Asks again until it is so; fails with the test's own time limit. */
+async function until(is: () => Promise<boolean>): Promise<void> {
+  while (!(await is())) await new Promise((turn) => setTimeout(turn, 50));
+}
 
 describe('Match', () => {
   it('judges each source with its reasons and follows a choice', async () => {

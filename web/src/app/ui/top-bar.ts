@@ -23,6 +23,7 @@ import { Theme } from '../data/theme';
       <div class="about"><ng-content /></div>
       <div class="right">
         <ng-content select="[bar-right]" />
+        <a routerLink="/counter" class="shop">counter</a>
         <a routerLink="/shop/catalogue" class="shop">shop</a>
         <button type="button" (click)="commands.find()"><kbd>/</kbd> find</button>
         <button type="button" class="wide" (click)="commands.keys()"><kbd>?</kbd> keys</button>

@@ -27,3 +27,15 @@ export function workerOf<T>(worker: Worker): { readonly api: Remote<T>; readonly
     },
   };
 }
+
+/** Hands the shop to a worker when it is another one than the worker has. */
+export function handingOver<S extends readonly unknown[]>(
+  load: (...shop: S) => Promise<unknown>,
+): (...shop: S) => Promise<void> {
+  let has: readonly unknown[] = [];
+  return async (...shop) => {
+    if (shop.every((x, i) => x === has[i])) return;
+    await load(...shop);
+    has = shop;
+  };
+}

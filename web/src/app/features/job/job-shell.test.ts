@@ -53,10 +53,10 @@ async function show(job: JobSections, before?: (s: FakeServer) => void) {
 
 describe('the shell of a job', () => {
   it('each section has its own address, in one order everywhere', () => {
-    // the history stands beside the sections, not among them
+    // the history stands beside the sections, the sources inside Match
     const children = routes
       .find((r) => r.path === 'jobs/:id')!
-      .children!.filter((c) => c.path !== '' && c.path !== 'history');
+      .children!.filter((c) => !['', 'history', 'sources'].includes(c.path!));
     expect(children.map((c) => [c.path, c.title])).toEqual(JOB_SECTIONS.map((s) => [s.link, s.label]));
   });
   it('says on the bar who it is for, on what, and when it is promised', async () => {

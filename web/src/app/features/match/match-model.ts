@@ -7,6 +7,7 @@ import { catchError, from, map, of, startWith, switchMap } from 'rxjs';
 import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
 import { startMatchWorker } from '../../workers/start-match-worker';
+import { handingOver } from '../../workers/worker-of';
 import type { Matched } from '../../workers/match-api';
 
 type Answer =
@@ -19,7 +20,9 @@ export class MatchModel {
   private readonly view = inject(JobView);
   private readonly shop = inject(Shop);
   private readonly worker = startMatchWorker();
-  private loaded: readonly unknown[] = [];
+  private readonly load = handingOver((...shop: Parameters<typeof this.worker.api.load>) =>
+    this.worker.api.load(...shop),
+  );
 
   private readonly asked = computed(() => {
     const [sections, catalogue, settings] = [
@@ -55,12 +58,6 @@ export class MatchModel {
   readonly curesOf = (n: Need): readonly Cure[] =>
     this.matched()?.cured.find((c) => c.key === needKey(n))?.cures ?? [];
 
-  /** hands the shop over when it is another one than the worker has */
-  private async load(...shop: Parameters<typeof this.worker.api.load>): Promise<void> {
-    if (shop.every((x, i) => x === this.loaded[i])) return;
-    await this.worker.api.load(...shop);
-    this.loaded = shop;
-  }
   constructor() {
     inject(DestroyRef).onDestroy(() => {
       this.worker.stop();

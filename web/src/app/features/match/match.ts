@@ -29,6 +29,7 @@ import {
   type SourceVerdict,
 } from '@rigger/core';
 import {
+  boxText,
   findingText,
   inUnits,
   needText,
@@ -50,6 +51,7 @@ import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
 import { MatchModel } from './match-model';
+import { MatchViews } from './match-views';
 import { SourceRow, type SaidSource } from './source-row';
 
 interface Offer {
@@ -90,6 +92,7 @@ const bodyLift = (mm: number, from = ''): Figure | null =>
     DescribedFields,
     FigureButton,
     HeadlineBlock,
+    MatchViews,
     NumberField,
     SourceRow,
   ],
@@ -389,5 +392,6 @@ export class MatchView {
   protected toggleOthers(axle: Axle): void {
     this.others.update((o) => ({ ...o, [axle]: !o[axle] }));
   }
+  protected readonly box = boxText;
   protected readonly noText = () => '';
 }

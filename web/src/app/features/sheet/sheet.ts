@@ -25,7 +25,10 @@ import {
   needText,
   plural,
   quantity,
+  besideText,
+  boxText,
   settingsText,
+  stepCautions,
   sheetHeadline,
   codeText,
   inUnits,
@@ -72,6 +75,9 @@ export class SheetView {
     `${FIGURE_WORDS[f.name]}: ${quantity(f.value, f.unit, this.shop.style())}`;
   protected readonly hours = duration;
   protected readonly settings = settingsText;
+  protected readonly box = boxText;
+  protected readonly beside = besideText;
+  protected readonly cautions = stepCautions;
   protected readonly headline = computed(() => {
     const m = this.view.money();
     return m && sheetHeadline(this.view.plan(), this.view.lines().length, m, this.shop.style());

@@ -1,0 +1,165 @@
+import { describe, expect, it } from '@jest/globals';
+import highs from 'highs';
+import { closedSets, dominates, front, type ClosedSet, type CureProblem } from '..';
+
+/** Numbers in [0, 1) from a seed. */
+const numbers = (seed: number) => {
+  let s = seed % 2_147_483_647 || 1;
+  return () => (s = (s * 48_271) % 2_147_483_647) / 2_147_483_647;
+};
+interface World {
+  readonly base: readonly number[];
+  readonly costs: readonly number[];
+  readonly slots: readonly number[];
+  /** needs that each thing ends */
+  readonly ends: readonly (readonly string[])[];
+  /** needs that each thing brings while it is there */
+  readonly brings: readonly (readonly string[])[];
+  readonly first: readonly string[];
+}
+/** A workshop of things with slots, what they end and what they disturb; thing 0 is the base. */
+function world(seed: number, things: number, disturb: boolean): World {
+  const r = numbers(seed);
+  const pick = <T>(n: number, of: readonly T[]): readonly T[] => of.filter(() => r() < n);
+  const all = ['camber', 'caster', 'centre', 'hose', 'link', 'shaft'];
+  const ids = Array.from({ length: things }, (_, i) => i);
+  return {
+    base: [0],
+    costs: ids.map(() => 10 + Math.floor(r() * 90)),
+    slots: ids.map((i) => (i === 0 ? -1 : Math.floor(r() * things))),
+    ends: ids.map((i) => (i === 0 ? [] : pick(0.35, all))),
+    brings: ids.map((i) => (i === 0 || !disturb ? [] : pick(0.12, all))),
+    first: pick(0.6, all),
+  };
+}
+const openOf = (w: World, set: readonly number[]): readonly string[] =>
+  [...new Set([...w.first, ...set.flatMap((i) => w.brings[i]!)])].filter(
+    (n) => !set.some((i) => w.ends[i]!.includes(n) && !w.brings[i]!.includes(n)),
+  );
+const costOf = (w: World, set: readonly number[]) => set.reduce((s, i) => s + w.costs[i]!, 0);
+const fits = (w: World, set: readonly number[], i: number) =>
+  !set.includes(i) && set.every((k) => w.slots[k] !== w.slots[i]);
+const problem = (w: World): CureProblem => ({
+  open: (set) => openOf(w, set),
+  curers: (need, set) =>
+    w.costs.flatMap((_, i) => (i > 0 && w.ends[i]!.includes(need) && fits(w, set, i) ? [i] : [])),
+  costOf: (set) => costOf(w, set),
+  fits: (set, i) => fits(w, set, i),
+  apart: (i) => w.brings[i]!.length === 0,
+  noWorse: (a, b) =>
+    w.slots[a] === w.slots[b] && w.costs[a]! < w.costs[b]! && w.ends[b]!.every((n) => w.ends[a]!.includes(n)),
+});
+/** Every subset that may be. */
+function everySet(w: World): readonly (readonly number[])[] {
+  let sets: readonly (readonly number[])[] = [w.base];
+  for (let i = 1; i < w.costs.length; i++) sets = sets.flatMap((s) => (fits(w, s, i) ? [s, [...s, i]] : [s]));
+  return sets;
+}
+/** The cheapest set that leaves as little open as any. */
+const cheapest = (w: World, all: readonly ClosedSet[]) => {
+  const least = Math.min(...all.map((c) => c.open.length));
+  return [least, Math.min(...all.filter((c) => c.open.length === least).map((c) => costOf(w, c.set)))];
+};
+
+describe('sets that settle every need', () => {
+  it('on 500 workshops the cheapest that leaves least open is what trying every set gives', () => {
+    let cured = 0;
+    for (let seed = 1; seed <= 500; seed++) {
+      const w = world(seed, 9, true);
+      const every = everySet(w).map((set): ClosedSet => ({ set, open: openOf(w, set) }));
+      const got = closedSets(w.base, problem(w));
+      expect([seed, ...cheapest(w, got)]).toEqual([seed, ...cheapest(w, every)]);
+      if (w.first.length > 0 && cheapest(w, got)[0] === 0) cured++;
+    }
+    expect(cured).toBeGreaterThan(200);
+  });
+  it('nothing is in a set that could be left out, and what it says is open is open', () => {
+    for (let seed = 1; seed <= 200; seed++) {
+      const w = world(seed, 9, true);
+      for (const c of closedSets(w.base, problem(w))) {
+        expect([...c.open].sort()).toEqual([...openOf(w, c.set)].sort());
+        for (const i of c.set.filter((k) => k > 0)) {
+          const less = openOf(
+            w,
+            c.set.filter((k) => k !== i),
+          );
+          expect(less.some((n) => !c.open.includes(n))).toBe(true);
+        }
+      }
+    }
+  });
+  it('where things only end needs, the cheapest set is the optimum of an integer program', async () => {
+    const solver = await highs();
+    let solved = 0;
+    for (let seed = 1; seed <= 120; seed++) {
+      const w = world(seed, 14, false);
+      const ids = w.costs.map((_, i) => i).filter((i) => i > 0);
+      const may = w.first.filter((n) => ids.some((i) => w.ends[i]!.includes(n)));
+      if (may.length === 0) continue;
+      const sum = (of: readonly number[]) => of.map((i) => `x${i}`).join(' + ');
+      const slots = [...new Set(ids.map((i) => w.slots[i]!))];
+      const lp = [
+        'Minimize',
+        ` obj: ${ids.map((i) => `${w.costs[i]} x${i}`).join(' + ')}`,
+        'Subject To',
+        ...may.map((n, k) => ` n${k}: ${sum(ids.filter((i) => w.ends[i]!.includes(n)))} >= 1`),
+        ...slots.map((s, k) => ` s${k}: ${sum(ids.filter((i) => w.slots[i] === s))} <= 1`),
+        'Binary',
+        ` ${ids.map((i) => `x${i}`).join(' ')}`,
+        'End',
+      ].join('\n');
+      const answer = solver.solve(lp);
+      const got = closedSets(w.base, problem(w)).filter((c) => c.open.length === w.first.length - may.length);
+      if (answer.Status !== 'Optimal') {
+        expect(got).toEqual([]);
+        continue;
+      }
+      solved++;
+      expect([seed, Math.min(...got.map((c) => costOf(w, c.set) - w.costs[0]!))]).toEqual([
+        seed,
+        answer.ObjectiveValue,
+      ]);
+    }
+    expect(solved).toBeGreaterThan(80);
+  });
+  it('a cure that brings back what another ended ends in words, not in a circle', () => {
+    const round: CureProblem = {
+      open: (s) => (s.includes(1) ? (s.includes(2) ? ['a'] : ['b']) : ['a']),
+      curers: (need) => (need === 'a' ? [1] : [2]),
+      costOf: (s) => s.length,
+      fits: () => true,
+      apart: () => false,
+      noWorse: () => false,
+    };
+    for (const c of closedSets([0], round)) expect(c.open).toHaveLength(1);
+    expect(closedSets([0], round).length).toBeGreaterThan(0);
+  });
+});
+describe('what nothing betters', () => {
+  it('is the same whatever the order, and nothing in it betters another', () => {
+    const r = numbers(7);
+    for (let n = 0; n < 100; n++) {
+      const items = Array.from({ length: 20 }, (_, i) => ({
+        name: `p${i}`,
+        counts: [r(), r(), r()].map((x) => Math.round(x * 4)),
+      }));
+      const of = (list: typeof items) => {
+        const f = front<(typeof items)[number]>(
+          (x) => x.counts,
+          (x) => x.name,
+        );
+        for (const x of list) f.offer(x);
+        return f
+          .kept()
+          .map((x) => x.name)
+          .sort();
+      };
+      const kept = of(items);
+      expect(of([...items].reverse())).toEqual(kept);
+      const brute = items.filter((x) => !items.some((y) => dominates(y.counts, x.counts)));
+      expect(new Set(kept.map((k) => items.find((x) => x.name === k)!.counts.join()))).toEqual(
+        new Set(brute.map((x) => x.counts.join())),
+      );
+    }
+  });
+});

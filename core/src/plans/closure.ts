@@ -1,0 +1,128 @@
+/** Sets of things that settle needs, whatever things and needs are. Things are named by index. */
+export interface CureProblem {
+  /** what is open with a set: names of needs, those that are settled first in front; all of it once everything named is among those
+   *  that are left open */
+  readonly open: (set: readonly number[], left: readonly string[]) => readonly string[];
+  /** things that may settle a need of a set and may join it */
+  readonly curers: (need: string, set: readonly number[]) => readonly number[];
+  /** the least that a set can come to; grows with the set */
+  readonly costOf: (set: readonly number[]) => number;
+  /** whether a thing can be beside those of a set */
+  readonly fits: (set: readonly number[], thing: number) => boolean;
+  /** a thing that settles its own need and touches nothing else: such needs are settled each by itself, not in every order */
+  readonly apart: (thing: number) => boolean;
+  /** where both settle the same: the second can be left aside */
+  readonly noWorse: (a: number, b: number) => boolean;
+}
+export interface ClosedSet {
+  readonly set: readonly number[];
+  /** what stays open, because nothing settles it without opening something else */
+  readonly open: readonly string[];
+}
+/** no plan of a workshop has more; a cure that opens what another one closes would run for ever */
+const MOST_ADDED = 12;
+
+/** Every set that grows out of a base by settling its needs one after another, in every way, with nothing in it that could be left
+ *  out. A need that no thing settles, or only by opening another, stays open; a set that another one betters by more of the same is
+ *  not told.
+ *
+ *  1. take the first need that is open; branch over all that may settle it; what that disturbs is settled in the branch
+ *  2. where no branch settles all that can be settled, one more branch leaves it open
+ *  3. of what comes out: things that are not needed any more are left out; a set inside another that leaves less open goes
+ *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, apart: () => false, noWorse: () => false })[0].set // [1] */
+export function closedSets(base: readonly number[], problem: CureProblem): readonly ClosedSet[] {
+  const known = new Map<string, readonly ClosedSet[]>();
+  const grow = (set: readonly number[], left: readonly string[]): readonly ClosedSet[] => {
+    const key = `${set.join()}|${left.join()}`;
+    const had = known.get(key);
+    if (had) return had;
+    known.set(key, []); // a circle of cures ends here
+    const open = problem.open(set, left);
+    const todo = open.filter((n) => !left.includes(n));
+    const next = todo.find((n) => !problem.curers(n, set).every(problem.apart)) ?? todo[0];
+    const made =
+      next === undefined
+        ? [{ set, open }]
+        : ((problem.curers(next, set).every(problem.apart) ? each(set, open, todo, left) : null) ??
+          branches(set, open, next, left));
+    known.set(key, made);
+    return made;
+  };
+  /** Needs of which each has things apart that settle it: every choice of one for each. Null where one has none. */
+  const each = (
+    set: readonly number[],
+    open: readonly string[],
+    todo: readonly string[],
+    left: readonly string[],
+  ): readonly ClosedSet[] | null => {
+    const choices: (readonly number[])[] = [];
+    for (const need of todo) {
+      const ways = problem.curers(need, set);
+      if (ways.length === 0) return null;
+      const ends = ways.filter((i) => {
+        const is = problem.open(joined(set, i), [...left, ...todo]);
+        return !is.includes(need) && opensNoMore(is, open);
+      });
+      if (ends.length === 0) return null;
+      choices.push(ends.filter((i) => !ends.some((o) => o !== i && problem.noWorse(o, i))));
+    }
+    const sets = choices.reduce<readonly (readonly number[])[]>(
+      (all, ends) =>
+        all.flatMap((s) =>
+          ends.flatMap((i) => (s.includes(i) ? [s] : problem.fits(s, i) ? [joined(s, i)] : [])),
+        ),
+      [set],
+    );
+    const out = sets.flatMap((s) => grow(s, left));
+    return settles(out, open) ? out : null;
+  };
+  const branches = (
+    set: readonly number[],
+    open: readonly string[],
+    need: string,
+    left: readonly string[],
+  ): readonly ClosedSet[] => {
+    const ways =
+      set.length - base.length >= MOST_ADDED ? [] : problem.curers(need, set).filter((i) => !set.includes(i));
+    const out = ways.flatMap((i) => grow(joined(set, i), left));
+    return settles(out, open) ? out : [...out, ...grow(set, [...left, need])];
+  };
+  /** nothing at all settles it: it stays open in every set */
+  const hopeless = (need: string) => problem.curers(need, base).length === 0;
+  /** one of them settles all that can be settled, and opens nothing */
+  const settles = (out: readonly ClosedSet[], open: readonly string[]) =>
+    out.some((o) => o.open.every((n) => hopeless(n) && open.includes(n)));
+  const lean = grow(sorted(base), []).map((c) => leaner(c, base, problem));
+  return best(lean);
+}
+const sorted = (set: readonly number[]) => [...set].sort((a, b) => a - b);
+const joined = (set: readonly number[], i: number) => sorted([...set, i]);
+const opensNoMore = (a: readonly string[], b: readonly string[]) => a.every((n) => b.includes(n));
+
+/** The same without what could be left out, dearest first. */
+export function leaner(
+  c: ClosedSet,
+  base: readonly number[],
+  { open, costOf }: Pick<CureProblem, 'open' | 'costOf'>,
+): ClosedSet {
+  const added = c.set.filter((i) => !base.includes(i)).sort((a, b) => costOf([b]) - costOf([a]) || a - b);
+  for (const i of added) {
+    const set = c.set.filter((k) => k !== i);
+    const is = open(set, c.open);
+    if (opensNoMore(is, c.open)) return leaner({ set, open: is }, base, { open, costOf });
+  }
+  return c;
+}
+function best(all: readonly ClosedSet[]): readonly ClosedSet[] {
+  const once = [...new Map(all.map((c) => [c.set.join(), c])).values()];
+  return once.filter(
+    (c) =>
+      !once.some(
+        (o) =>
+          o !== c &&
+          c.set.every((i) => o.set.includes(i)) &&
+          opensNoMore(o.open, c.open) &&
+          o.open.length < c.open.length,
+      ),
+  );
+}

@@ -1,0 +1,231 @@
+import { describe, expect, it } from '@jest/globals';
+import {
+  assess,
+  builtPlan,
+  countsOf,
+  dominates,
+  findAllPlans,
+  findPlans,
+  fitmentOf,
+  isWish,
+  LIFT_SOURCES,
+  listed,
+  moneyOf,
+  partsList,
+  together,
+  withPlanOf,
+  workPlan,
+  type Catalogue,
+  type FoundPlan,
+  type JobSections,
+  type Lock,
+  type PlansAsked,
+} from '..';
+import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
+import { makeCatalogue } from '../testing/make-catalogue';
+import { prepare } from '../testing/prepared';
+import { askPlans as ask } from '../testing/plans-asked';
+import { DAY } from '../testing/situations';
+
+const found = (job: JobSections, more: Partial<PlansAsked> = {}) => findAllPlans(ask(job, more))!;
+const codes = (plans: readonly FoundPlan[]) => plans.map((p) => p.name);
+
+/** Judges a plan from nothing, by nothing of the search: job, rules, list, work, money. */
+function soundly(p: FoundPlan, job: JobSections, c: Catalogue) {
+  const on = withPlanOf(job, p);
+  const a = assess(on, c, settings, { day: DAY });
+  const money = moneyOf(partsList(on, a, c), workPlan(a, on, c), settings);
+  const of = (v: string) => a.needs.filter((n) => n.verdict === v && !isWish(n)).length;
+  return {
+    needs: { no: of('no'), needs: of('needs'), ask: of('ask'), advised: of('advised') },
+    totalMinor: money.totalMinor,
+    minutes: money.minutes,
+    lift: a.forecast?.front.lift.value,
+  };
+}
+const SHORT = ['beekeeper', 'bell-founder', 'golf-links', 'island-hotel', 'wedding-photographer', 'joiner'];
+
+describe('plans of the demo world', () => {
+  it.each(SHORT)('%s: each plan that is shown, judged again from nothing, says the same', (name) => {
+    const job = demoJob(name);
+    const r = found(job);
+    expect(r.complete).toBe(true);
+    const all = [...r.plans, ...Object.values(r.ofFamily)];
+    expect(all.length).toBeGreaterThan(1);
+    for (const p of all) {
+      const again = soundly(p, job, catalogue);
+      expect([p.name, again.needs]).toEqual([p.name, p.outcome.needs]);
+      expect(again.totalMinor).toBe(p.outcome.money.totalMinor);
+      expect(again.minutes).toBe(p.outcome.money.minutes);
+      expect(again.lift).toBeCloseTo(p.outcome.lift.front!.value, 9);
+      // what is in it goes in, and goes together
+      const parts = p.parts.map((code) => catalogue.parts.find((x) => x.code === code)!);
+      for (const x of parts) expect(fitmentOf(x.applications, vehicleOf(job)).verdict).not.toBe('no');
+      for (const x of parts) for (const y of parts) if (x !== y) expect(together(x, y)).toBe(true);
+    }
+  });
+  it('nothing that is shown is bettered by another', () => {
+    const { plans } = found(demoJob('joiner'));
+    for (const a of plans)
+      for (const b of plans) expect(dominates(countsOf(a.outcome), countsOf(b.outcome))).toBe(false);
+  });
+  it('the same question gives the same answer, and each step only betters the one before', () => {
+    const job = demoJob('beekeeper');
+    const names = codes(found(job).plans);
+    expect(codes(found(job).plans)).toEqual(names);
+    let before: readonly FoundPlan[] = [];
+    for (const step of findPlans(ask(job))) {
+      for (const was of before)
+        expect(
+          step.plans.some(
+            (p) =>
+              p.name === was.name || dominates(countsOf(p.outcome), countsOf(was.outcome)) || equal(p, was),
+          ),
+        ).toBe(true);
+      before = step.plans;
+    }
+    expect(before.length).toBeGreaterThan(0);
+  });
+});
+const equal = (a: FoundPlan, b: FoundPlan) =>
+  countsOf(a.outcome).every((x, i) => Math.abs(x - countsOf(b.outcome)[i]!) < 1e-6);
+
+describe('locks', () => {
+  const job = demoJob('beekeeper');
+  const free = found(job);
+  const first = free.plans[0]!;
+  it('what is pinned is in every plan, what is banned in none', () => {
+    const out = first.parts[0]!;
+    const ban: Lock = { how: 'ban', what: 'part', which: out };
+    expect(free.plans.some((p) => p.parts.includes(out))).toBe(true);
+    expect(found(job, { locks: [ban] }).plans.some((p) => p.parts.includes(out))).toBe(false);
+    const other = Object.values(free.ofFamily)
+      .flatMap((p) => p.parts)
+      .find((c) => !first.parts.includes(c))!;
+    const pinned = found(job, { locks: [{ how: 'pin', what: 'part', which: other }] });
+    expect(pinned.plans.length).toBeGreaterThan(0);
+    for (const p of pinned.plans) expect(p.parts).toContain(other);
+  });
+  it('a maker, a supplier, a family, a school can be ruled out', () => {
+    const maker = catalogue.parts.find((p) => p.code === first.parts[0])!;
+    const lock = (what: Lock['what'], which: string): readonly Lock[] => [{ how: 'ban', what, which }];
+    const of = (p: FoundPlan) => p.parts.map((c) => catalogue.parts.find((x) => x.code === c)!);
+    for (const p of found(job, { locks: lock('maker', maker.maker) }).plans)
+      expect(of(p).map((x) => x.maker)).not.toContain(maker.maker);
+    for (const p of found(job, { locks: lock('supplier', maker.supplier) }).plans)
+      expect(of(p).map((x) => x.supplier)).not.toContain(maker.supplier);
+    for (const p of found(job, { locks: lock('family', maker.family) }).plans)
+      expect(of(p).map((x) => x.family)).not.toContain(maker.family);
+    const none = found(job, { locks: lock('school', first.outcome.family) });
+    expect(Object.keys(none.ofFamily)).not.toContain(first.outcome.family);
+    expect(none.plans.length).toBeGreaterThan(0);
+  });
+});
+describe('laws of the search', () => {
+  it('another part in the catalogue never worsens what is found', () => {
+    const job = demoJob('wedding-photographer');
+    const platform = job.vehicle.platform!;
+    const own = catalogue.parts.filter((p) => p.applications.some((a) => a.platform === platform));
+    const full = found(job);
+    for (const gone of own.slice(0, 8)) {
+      const less = found(job, {
+        catalogue: { ...catalogue, parts: catalogue.parts.filter((p) => p !== gone) },
+      });
+      for (const p of less.plans)
+        expect([
+          gone.code,
+          p.name,
+          full.plans.some(
+            (f) => f.name === p.name || dominates(countsOf(f.outcome), countsOf(p.outcome)) || equal(f, p),
+          ),
+        ]).toEqual([gone.code, p.name, true]);
+    }
+  });
+  it('a part that was measured to give less is searched as it was measured', () => {
+    const job = demoJob('beekeeper');
+    const part = found(job)
+      .plans[0]!.parts.map((c) => catalogue.parts.find((p) => p.code === c)!)
+      .find((p) => p.effects.some((e) => 'thicknessMm' in e))!;
+    const of = (liftShare: number) => {
+      const r = found(job, {
+        locks: [{ how: 'pin', what: 'part', which: part.code }],
+        corrections: [{ part: part.code, liftShare }],
+      });
+      const axle = part.axle === 'rear' ? 'rear' : 'front';
+      return r.plans.find((p) => p.parts.length === 1 || p.parts.includes(part.code))!.outcome.lift[axle]!
+        .value;
+    };
+    expect(of(0.5)).toBeLessThan(of(1));
+  });
+});
+
+/** Every set of the parts that are made for a vehicle, judged whole; what could be left out, left out. */
+function everyPlan(job: JobSections, c: Catalogue) {
+  const parts = c.parts.filter(
+    (p) => fitmentOf(p.applications, vehicleIn(job, c)).verdict !== 'no' && !p.structural,
+  );
+  let sets: readonly (readonly (typeof parts)[number][])[] = [[]];
+  for (const p of parts) sets = sets.flatMap((s) => (s.every((q) => together(p, q)) ? [s, [...s, p]] : [s]));
+  return sets.map((set) => {
+    const p = builtPlan({
+      ...ask({ ...job, build: { ...job.build, items: set.map((x) => listed(x.code, 'part', x.code)) } }),
+      catalogue: c,
+      prepare,
+    })!;
+    return {
+      name: p.name,
+      counts: countsOf(p.outcome),
+      open: p.outcome.needs.no + p.outcome.needs.needs,
+      parts: p.parts,
+      cures: set.filter((x) => !LIFT_SOURCES.includes(x.family)),
+      codes: p.needs.filter((n) => n.verdict === 'needs' || n.verdict === 'no').map((n) => n.finding.code),
+    };
+  });
+}
+const vehicleIn = (job: JobSections, c: Catalogue) => ({
+  platform: c.platforms.find((p) => p.code === job.vehicle.platform)!,
+  year: job.vehicle.year,
+  variant: job.vehicle.variant,
+});
+
+describe('against trying everything', () => {
+  const seeds = Array.from({ length: 40 }, (_, i) => i + 1);
+  it.each(seeds)('made world %i: what is found is what trying every set of parts gives', (seed) => {
+    const c = {
+      ...makeCatalogue(catalogue, { platforms: 1 + (seed % 3), parts: 7 + (seed % 3) * 4, seed }),
+      kits: [],
+      reliefs: [],
+    };
+    const platform = c.platforms[seed % c.platforms.length]!;
+    const plain = plainJob(platform.code.replace(/-w\d+$/, ''));
+    const job: JobSections = {
+      ...plain,
+      vehicle: { ...plain.vehicle, platform: platform.code },
+      brief: { ...plain.brief, wish: 'height', frontTargetMm: 10 + seed * 3, rearTargetMm: 5 + seed * 2 },
+    };
+    const r = found(job, { catalogue: c });
+    const every = everyPlan(job, c);
+    expect(every.length).toBeGreaterThan(2);
+    const least = Math.min(...every.map((e) => e.open));
+    const got = [...r.plans, ...Object.values(r.ofFamily)];
+    expect(Math.min(...got.map((p) => p.outcome.needs.no + p.outcome.needs.needs))).toBe(least);
+    // a part is in a plan for a need that its record names; what settles nothing is offered as advice
+    const codesOf = new Map(every.map((e) => [e.name, e.codes]));
+    const lean = every.filter((e) =>
+      e.cures.every((x) => {
+        const less = codesOf.get(e.parts.filter((p) => p !== x.code).join(' + '))!;
+        return less.some((n) => !e.codes.includes(n) && x.cures.includes(n));
+      }),
+    );
+    for (const e of lean.filter((x) => x.open === least))
+      expect([
+        e.name,
+        r.plans.some((p) => {
+          const is = countsOf(p.outcome);
+          return dominates(is, e.counts) || is.every((x, i) => Math.abs(x - e.counts[i]!) < 1e-6);
+        }),
+      ]).toEqual([e.name, true]);
+    for (const p of r.plans.filter((x) => x.outcome.needs.no + x.outcome.needs.needs === least))
+      expect(lean.some((e) => e.open === least && dominates(e.counts, countsOf(p.outcome)))).toBe(false);
+  });
+});

@@ -1,0 +1,13 @@
+export * from './buying';
+export * from './closure';
+export * from './corrections';
+export * from './find-plans';
+export * from './locks';
+export * from './outcome';
+export * from './pareto';
+export * from './plan-family';
+export { together } from './plan-space';
+export * from './representatives';
+export * from './study';
+export * from './told';
+export * from './question';

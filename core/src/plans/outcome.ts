@@ -1,0 +1,252 @@
+import { PROVENANCE_RANK, fitmentOf, type Part } from '../catalogue';
+import { isOpenNeed, KEEP_RAKE_MM, LEVEL_MM, type Figure } from '../evidence';
+import type { Forecast } from '../forecast';
+import type { Assessment } from '../match';
+import type { Money } from '../planning';
+import type { Use } from '../job';
+import { AXLES, frequencies, rollGradient, stabilityOf, type Need, type PlanCase } from '../rules';
+import { bumpSteer, type Axle } from '../suspension';
+import { planFamily, type PlanFamily } from './plan-family';
+import type { Counts } from './pareto';
+
+/** A property before and after, as numbers; null where it cannot be computed. */
+export interface Change2 {
+  readonly today: number | null;
+  readonly planned: number | null;
+}
+type PerAxle<T> = Readonly<Record<Axle, T>>;
+
+/** What a plan comes to, everything that a customer may choose by. mm, degrees, Hz, minor units, minutes, days. */
+export interface Outcome {
+  readonly family: PlanFamily;
+  readonly needs: {
+    readonly no: number;
+    readonly needs: number;
+    readonly ask: number;
+    readonly advised: number;
+  };
+  /** how far from what was wished: heights beyond their tolerance, rake beyond its window, mm; 0 where nothing was wished */
+  readonly missMm: number;
+  readonly missBy: PerAxle<number | null>;
+  /** how much it is raised or lowered beyond any wish, mm, mean of both ends: the least that does is best */
+  readonly movedMm: number;
+  readonly money: Pick<Money, 'partsMinor' | 'labourMinor' | 'totalMinor' | 'minutes'>;
+  /** until the last part is here */
+  readonly days: number;
+  readonly lift: PerAxle<Figure | null>;
+  readonly bodyLiftMm: number;
+  readonly rakeMm: number | null;
+  readonly rakeLoadedMm: number | null;
+  readonly heightMm: number | null;
+  readonly frequencyHz: PerAxle<Change2>;
+  readonly droopMm: PerAxle<Change2>;
+  readonly bumpMm: PerAxle<Change2>;
+  /** degrees of toe per 10 mm of travel */
+  readonly bumpSteer: PerAxle<Change2>;
+  readonly rollDegPerG: Change2;
+  readonly tipping: Change2;
+  /** parts and reliefs that leave something that cannot be undone */
+  readonly lasting: number;
+  /** place of the weakest word among the parts: 0 is fitted here */
+  readonly doubt: number;
+  readonly rangeMm: number;
+  /** what is worse on the road and off it than today, as the uses of the brief weigh it; 0: nothing */
+  readonly worse: number;
+}
+
+export type Handling = Omit<Outcome, 'family' | 'needs' | 'money' | 'days' | 'lasting' | 'doubt'> & {
+  readonly forecast: Forecast | null;
+};
+/** Everything but money, hours and needs: cheap, since the axles remember how they stand. */
+export function handling(c: PlanCase): Handling {
+  const f = c.forecast();
+  const both = <T>(of: (axle: Axle) => T): PerAxle<T> => ({ front: of('front'), rear: of('rear') });
+  const travel = (axle: Axle, which: 'today' | 'planned') => {
+    const { prepared } = c.axles[axle];
+    const view = which === 'today' ? prepared.today : prepared.with(c.planned);
+    return prepared.keep(`room ${view.key}`, () => {
+      const h = view.height();
+      const room = view.travel()?.room() ?? null;
+      return {
+        droopMm: room?.droopMm ?? null,
+        bumpMm: room?.bumpMm ?? null,
+        steer: h.ok ? Math.abs(bumpSteer(view.state.setup.model, h.value.zMm)?.slopeDegPer10mm ?? 0) : null,
+      };
+    });
+  };
+  const change = (of: (t: ReturnType<typeof travel>) => number | null) =>
+    both((axle): Change2 => ({ today: of(travel(axle, 'today')), planned: of(travel(axle, 'planned')) }));
+  const out = {
+    forecast: f,
+    lift: both((axle) => (f ? f[axle].lift : null)),
+    bodyLiftMm: f?.front.bodyLiftMm ?? 0,
+    rakeMm: f?.planned.rake.value ?? null,
+    heightMm: f?.planned.heightMm.value ?? null,
+    ...onSprings(c),
+    droopMm: change((t) => t.droopMm),
+    bumpMm: change((t) => t.bumpMm),
+    bumpSteer: change((t) => t.steer),
+    tipping: {
+      today: stabilityOf(c, 'today')?.value ?? null,
+      planned: stabilityOf(c, 'planned')?.value ?? null,
+    },
+    rangeMm: f ? Math.max(...AXLES.map((axle) => f[axle].lift.plusMinus ?? 0)) : 0,
+    ...miss(c),
+  };
+  return { ...out, worse: worse(out, c) };
+}
+
+const beyond = (value: number, [from, to]: readonly [number, number]) =>
+  Math.max(0, from - value, value - to);
+/** How far a plan stands from the wish. */
+function miss(c: PlanCase): Pick<Outcome, 'missMm' | 'missBy' | 'movedMm'> {
+  const f = c.forecast();
+  const { brief } = c.job;
+  const none = { front: null, rear: null };
+  if (!f) return { missMm: 0, missBy: none, movedMm: 0 };
+  const wished = {
+    front: { mm: brief.frontTargetMm, tolerance: brief.frontToleranceMm },
+    rear: { mm: brief.rearTargetMm, tolerance: brief.rearToleranceMm },
+  };
+  const byAxle = (axle: Axle): number | null => {
+    const { mm, tolerance } = wished[axle];
+    if (brief.wish !== 'height' || mm === null) return null;
+    return Math.max(0, Math.abs(f.planned[axle].value - f.today[axle].value - mm) - (tolerance ?? 0));
+  };
+  const missBy = { front: byAxle('front'), rear: byAxle('rear') };
+  const rake = f.planned.rake.value;
+  const window: Readonly<Record<string, readonly [number, number]>> = {
+    level: [-LEVEL_MM, LEVEL_MM],
+    'keep-rake': KEEP_RAKE_MM,
+    'as-is': [f.today.rake.value - LEVEL_MM, f.today.rake.value + LEVEL_MM],
+    'nose-up': [-(brief.noseUpMostMm ?? Infinity), Infinity],
+  };
+  const stands = brief.stance === null ? undefined : window[brief.stance];
+  const stance = stands ? beyond(rake, stands) : 0;
+  const moved = (axle: Axle) =>
+    missBy[axle] === null ? Math.abs(f.planned[axle].value - f.today[axle].value) / 2 : 0;
+  return {
+    missMm: (missBy.front ?? 0) + (missBy.rear ?? 0) + stance,
+    missBy,
+    movedMm: moved('front') + moved('rear'),
+  };
+}
+
+/** one millimetre of droop lost in ten, ten percent more roll, ten percent off the frequency weigh alike */
+const share = ({ today: was, planned: is }: Change2): number =>
+  is === null || was === null || Math.abs(was) < 1e-9 ? 0 : (is - was) / Math.abs(was);
+const STEER_DEG = 0.5; // per 10 mm: this much more weighs like all of something lost
+const NOSE_MM = 50; // the nose so high under the load that is carried
+type Springs = Pick<Outcome, 'frequencyHz' | 'rollDegPerG' | 'rakeLoadedMm'>;
+/** What gets worse, in tenths of what it is today, each weighed by the share of the use that asks for it. */
+function worse(h: Springs & Pick<Outcome, 'droopMm' | 'bumpSteer'>, c: PlanCase): number {
+  const sum = (of: (axle: Axle) => number) => of('front') + of('rear');
+  const steer = (a: Axle) => ((h.bumpSteer[a].planned ?? 0) - (h.bumpSteer[a].today ?? 0)) / STEER_DEG;
+  return (
+    worseOnSprings(h, c) +
+    10 * use(c, 'highway', 'gravel', 'tow') * sum((a) => Math.max(0, steer(a))) +
+    10 * use(c, 'rock', 'mud', 'gravel') * sum((a) => Math.max(0, -share(h.droopMm[a])))
+  );
+}
+const use = ({ job }: PlanCase, ...of: readonly Use[]) =>
+  of.reduce((sum, k) => sum + job.brief.usage[k], 0) / 100;
+/** The part of it that no cure takes away again: springs, roll, the nose under the load. */
+const worseOnSprings = (h: Springs, c: PlanCase): number =>
+  10 *
+  (use(c, 'highway', 'gravel', 'tow') *
+    (Math.abs(share(h.frequencyHz.front)) + Math.abs(share(h.frequencyHz.rear))) +
+    use(c, 'highway', 'tow') * Math.max(0, share(h.rollDegPerG)) +
+    (use(c, 'load', 'tow') * Math.max(0, -(h.rakeLoadedMm ?? 0))) / NOSE_MM);
+function onSprings(c: PlanCase): Springs {
+  const [was, is] = [frequencies(c, 'today'), frequencies(c, 'planned')];
+  const of = (axle: Axle): Change2 => ({
+    today: was?.[axle].value ?? null,
+    planned: is?.[axle].value ?? null,
+  });
+  return {
+    frequencyHz: { front: of('front'), rear: of('rear') },
+    rollDegPerG: {
+      today: rollGradient(c, 'today')?.value ?? null,
+      planned: rollGradient(c, 'planned')?.value ?? null,
+    },
+    rakeLoadedMm: c.forecast()?.loaded.rake.value ?? null,
+  };
+}
+/** how far cures may move a height, mm */
+const CURES_MOVE_MM = 3;
+/** The least that a plan with these sources can come to, whatever cures are added. */
+export function floorOf(c: PlanCase): Pick<Outcome, 'missMm' | 'movedMm' | 'worse'> {
+  const m = miss(c);
+  return {
+    missMm: Math.max(0, m.missMm - 2 * CURES_MOVE_MM),
+    movedMm: Math.max(0, m.movedMm - CURES_MOVE_MM),
+    worse: worseOnSprings(onSprings(c), c),
+  };
+}
+
+/** Days until the last of these is here. */
+export const daysOf = (parts: readonly Part[]): number =>
+  Math.max(0, ...parts.map((p) => (p.stock.onHand >= 1 ? 0 : p.stock.leadDays)));
+/** The weakest word among the parts: place in the order of trust, one more where it is still to ask. */
+export const doubtOf = (parts: readonly Part[], c: Pick<PlanCase, 'vehicle'>): number =>
+  Math.max(
+    0,
+    ...parts.map((p) => {
+      const fit = fitmentOf(p.applications, c.vehicle);
+      return fit.verdict === 'fits' ? PROVENANCE_RANK.indexOf(fit.provenance.kind) : PROVENANCE_RANK.length;
+    }),
+  );
+
+export function outcomeOf(
+  c: PlanCase,
+  parts: readonly Part[],
+  h: Handling,
+  a: Pick<Assessment, 'needs'>,
+  money: Money,
+  lastingReliefs: number,
+): Outcome {
+  const { forecast: f, ...rest } = h;
+  const count = (v: Need['verdict']) => a.needs.filter((n) => n.verdict === v && !isWish(n)).length;
+  const heights = f ? AXLES.map((axle) => f[axle].lift.value + f[axle].bodyLiftMm) : [0];
+  return {
+    ...rest,
+    family: planFamily(
+      parts.map((p) => p.family),
+      Math.max(...heights),
+      Math.min(...heights),
+    ),
+    needs: { no: count('no'), needs: count('needs'), ask: count('ask'), advised: count('advised') },
+    money: {
+      partsMinor: money.partsMinor,
+      labourMinor: money.labourMinor,
+      totalMinor: money.totalMinor,
+      minutes: money.minutes,
+    },
+    days: daysOf(parts),
+    lasting: parts.filter((p) => !p.reversible).length + lastingReliefs,
+    doubt: doubtOf(parts, c),
+  };
+}
+/** What the wish says is told as a distance, not as something left to do. */
+export const isWish = (n: Need): boolean =>
+  ['height-missed', 'height-off', 'not-level', 'nose-too-high', 'nose-high'].includes(n.finding.code);
+/** Needs that a plan has to settle, clearance last: it is the dearest to ask. */
+export const toSettle = (needs: readonly Need[]): readonly Need[] =>
+  [...needs.filter((n) => isOpenNeed(n) && n.verdict !== 'ask' && !isWish(n))].sort(
+    (a, b) => Number(a.topic === 'clearance') - Number(b.topic === 'clearance'),
+  );
+
+/** What plans are compared by, less is better: what is left to do, what is left to ask, distance from the wish, money, days, what gets
+ *  worse, doubt, what cannot be undone. */
+export const countsOf = (o: Outcome): Counts => [
+  o.needs.no,
+  o.needs.needs,
+  o.needs.ask,
+  o.missMm,
+  o.movedMm,
+  o.money.totalMinor,
+  o.days,
+  o.worse,
+  o.doubt,
+  o.lasting,
+];

@@ -1,0 +1,53 @@
+/** Numbers that say how good something is, less is better, all of one length. */
+export type Counts = readonly number[];
+/** smaller differences are none: rounding must not keep a plan alive */
+export const SAME = 1e-6;
+
+/** No worse in anything and better in something.
+ *  @example dominates([1, 2], [1, 3]) // true
+ *  @example dominates([1, 3], [2, 2]) // false */
+export function dominates(a: Counts, b: Counts): boolean {
+  let better = false;
+  for (let i = 0; i < a.length; i++) {
+    const d = (a[i] ?? 0) - (b[i] ?? 0);
+    if (d > SAME) return false;
+    if (d < -SAME) better = true;
+  }
+  return better;
+}
+const equal = (a: Counts, b: Counts) => a.every((x, i) => Math.abs(x - (b[i] ?? 0)) <= SAME);
+
+export interface Front<T> {
+  readonly kept: () => readonly T[];
+  /** true where it is kept; whatever it betters goes */
+  readonly offer: (item: T) => boolean;
+  /** whether anything with at least these counts is bettered, or matched, by what is kept */
+  readonly beats: (counts: Counts) => boolean;
+}
+/** What nothing betters. Of equals the first by name stays, so that the order of offering means nothing. */
+export function front<T>(countsOf: (item: T) => Counts, nameOf: (item: T) => string): Front<T> {
+  let kept: readonly T[] = [];
+  return {
+    kept: () => kept,
+    offer: (item) => {
+      const counts = countsOf(item);
+      const name = nameOf(item);
+      if (
+        kept.some((k) => {
+          const c = countsOf(k);
+          return dominates(c, counts) || (equal(c, counts) && nameOf(k) <= name);
+        })
+      )
+        return false;
+      kept = [
+        ...kept.filter((k) => {
+          const c = countsOf(k);
+          return !dominates(counts, c) && !equal(c, counts);
+        }),
+        item,
+      ];
+      return true;
+    },
+    beats: (counts) => kept.some((k) => dominates(countsOf(k), counts)),
+  };
+}

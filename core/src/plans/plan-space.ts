@@ -1,0 +1,166 @@
+import {
+  FAMILIES,
+  fitmentOf,
+  LIFT_SOURCES,
+  type Catalogue,
+  type Kit,
+  type Part,
+  type PartEffect,
+  type Relief,
+} from '../catalogue';
+import { reliefChoices } from '../forecast';
+import { endedWith } from '../match';
+import type { Lock, ReliefChoice } from '../job';
+import { AXLES, type Need, type PlanCase } from '../rules';
+import type { Axle } from '../suspension';
+import { axlesMeet, onAxle, type FittedPart } from '../vehicle';
+import { daysOf, doubtOf } from './outcome';
+import { dominates, type Counts } from './pareto';
+import { isBanned, isBannedRelief, pinnedFamilies } from './locks';
+
+/** One thing that a plan may hold: a part, or a relief at one place. */
+export type Thing =
+  | { readonly kind: 'part'; readonly part: Part }
+  | { readonly kind: 'relief'; readonly choice: ReliefChoice; readonly relief: Relief };
+export const thingName = (t: Thing): string =>
+  t.kind === 'part' ? t.part.code : `${t.choice.axle} ${t.choice.obstacle ?? 'stops'} ${t.choice.relief}`;
+export const thingPrice = (t: Thing): number => (t.kind === 'part' ? t.part.priceMinor : t.relief.priceMinor);
+
+/** Everything that plans for one job are made of, each by its place in `things`. */
+export interface PlanSpace {
+  readonly things: readonly Thing[];
+  /** lift sources that act on one axle, on both, and what is in every plan */
+  readonly sources: Readonly<Record<Axle | 'both', readonly number[]>>;
+  readonly pinned: readonly number[];
+  /** families that every plan must hold one of */
+  readonly wanted: readonly (readonly number[])[];
+  readonly curers: (need: Need, set: readonly number[]) => readonly number[];
+  readonly fits: (set: readonly number[], i: number) => boolean;
+  readonly partsOf: (set: readonly number[]) => readonly FittedPart[];
+  readonly reliefsOf: (set: readonly number[]) => readonly ReliefChoice[];
+}
+
+/** What is made for the vehicle or may be, and is not ruled out; pinned parts are in even where they are not made for it, so that the
+ *  plan says why not. */
+export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Lock[]): PlanSpace {
+  const pinnedCodes = new Set(
+    locks.flatMap((l) => {
+      if (l.how !== 'pin') return [];
+      if (l.what === 'part') return [l.which];
+      if (l.what === 'kit')
+        return catalogue.kits.find((k) => k.code === l.which)?.parts.map((p) => p.part) ?? [];
+      return [];
+    }),
+  );
+  const parts = catalogue.parts.filter(
+    (p) =>
+      pinnedCodes.has(p.code) ||
+      (fitmentOf(p.applications, c.vehicle).verdict !== 'no' && !isBanned(locks, p) && !p.structural),
+  );
+  const reliefs = AXLES.flatMap((axle) =>
+    reliefChoices({ vehicle: c.vehicle, axle, catalogue }, (r) => !isBannedRelief(locks, r.code)).flatMap(
+      (choice): Thing[] => {
+        const relief = catalogue.reliefs.find((r) => r.code === choice.relief);
+        return relief ? [{ kind: 'relief', choice, relief }] : [];
+      },
+    ),
+  );
+  const things: readonly Thing[] = [...parts.map((part): Thing => ({ kind: 'part', part })), ...reliefs];
+  const at = (is: (p: Part) => boolean) =>
+    things.flatMap((t, i) => (t.kind === 'part' && is(t.part) ? [i] : []));
+  const isSource = (p: Part) => LIFT_SOURCES.includes(p.family);
+  const partAt = (i: number) => {
+    const t = things[i];
+    return t?.kind === 'part' ? t.part : null;
+  };
+  const fits = (set: readonly number[], i: number): boolean => {
+    const t = things[i];
+    if (!t || set.includes(i)) return false;
+    if (t.kind === 'relief') return true;
+    return set.every((k) => {
+      const other = partAt(k);
+      return other === null || together(t.part, other);
+    });
+  };
+  return {
+    things,
+    sources: {
+      front: at((p) => isSource(p) && p.axle === 'front'),
+      rear: at((p) => isSource(p) && p.axle === 'rear'),
+      both: at((p) => isSource(p) && p.axle === 'both'),
+    },
+    pinned: at((p) => pinnedCodes.has(p.code)),
+    wanted: pinnedFamilies(locks).map((f) => at((p) => p.family === f)),
+    fits,
+    partsOf: (set) =>
+      set.flatMap((i) => {
+        const part = partAt(i);
+        return part ? [{ part, quantity: 1 }] : [];
+      }),
+    reliefsOf: (set) =>
+      set.flatMap((i) => {
+        const t = things[i];
+        return t?.kind === 'relief' ? [t.choice] : [];
+      }),
+    curers: (need, set) => things.flatMap((t, i) => (mayEnd(t, need) && fits(set, i) ? [i] : [])),
+  };
+}
+/** Two parts that one vehicle can have at once. */
+export function together(a: Part, b: Part): boolean {
+  if (!axlesMeet(a, b)) return true;
+  const [fa, fb] = [FAMILIES[a.family], FAMILIES[b.family]];
+  if (fa.slot === fb.slot && fa.holds === 'one') return false;
+  // a spring that brings its own damper takes the damper's place
+  if (fa.replaces.includes(fb.slot) && fa.slot !== fb.slot && fb.holds === 'one') return false;
+  if (fb.replaces.includes(fa.slot) && fa.slot !== fb.slot && fa.holds === 'one') return false;
+  const unwanted = (x: Part, y: Part) =>
+    FAMILIES[x.family].excludes.includes(y.family) ||
+    x.excludes.some((r) => ('part' in r ? r.part === y.code : r.family === y.family));
+  return !unwanted(a, b) && !unwanted(b, a);
+}
+/** Whether a thing's record names the need, at its place. */
+function mayEnd(t: Thing, need: Need): boolean {
+  const { finding } = need;
+  const { axle } = need.about;
+  if (t.kind === 'relief')
+    return (
+      finding.code === 'tire-clearance' &&
+      t.choice.axle === finding.axle &&
+      (t.choice.obstacle === null || t.choice.obstacle === finding.obstacle)
+    );
+  const { part } = t;
+  if (axle !== null && axle !== 'both' && !onAxle(part, axle)) return false;
+  if (finding.code === 'needs-part')
+    return part.family.replace(/-/g, ' ') === finding.what || finding.what.endsWith(`(${part.code})`);
+  if (finding.code === 'ratios-differ') return part.family === 'axle-ratio';
+  return !LIFT_SOURCES.includes(part.family) && part.cures.includes(endedWith(finding.code));
+}
+
+/** Ways to lift one axle: nothing, one source, or two that stand in different places. */
+export function sourceSets(space: PlanSpace, axle: Axle): readonly (readonly number[])[] {
+  const own = space.sources[axle];
+  const pairs = own.flatMap((a, i) => own.slice(i + 1).flatMap((b) => (space.fits([a], b) ? [[a, b]] : [])));
+  return [[], ...own.map((i) => [i]), ...pairs];
+}
+
+/** Effects that nothing but their own need looks at. */
+const OWN_AFFAIR: readonly PartEffect['kind'][] = ['hose', 'bar-link', 'bar-mount', 'alignment-range'];
+/** Settles its own need and touches nothing else: height, travel and manners stay. */
+export const isApart = (t: Thing): boolean =>
+  t.kind === 'part' &&
+  t.part.effects.every((e) => OWN_AFFAIR.includes(e.kind)) &&
+  t.part.requires.length === 0;
+/** The first is at least as good a buy as the second, where both settle the same: the same work, no dearer, no later, no less sure, as
+ *  easily undone, and the second cannot come cheaper in a kit. Of two that are alike the first by code. */
+export function noWorse(a: Thing, b: Thing, c: Pick<PlanCase, 'vehicle'>, kits: readonly Kit[]): boolean {
+  if (a.kind !== 'part' || b.kind !== 'part') return false;
+  const [p, q] = [a.part, b.part];
+  const counts = (x: Part): Counts => [x.priceMinor, daysOf([x]), doubtOf([x], c), Number(!x.reversible)];
+  if (p.operation !== q.operation || p.family !== q.family || p.axle !== q.axle) return false;
+  if (JSON.stringify(p.box?.atTheBench ?? []) !== JSON.stringify(q.box?.atTheBench ?? [])) return false;
+  if (lacksMinor(p) > lacksMinor(q) || kits.some((k) => k.parts.some((x) => x.part === q.code))) return false;
+  const [x, y] = [counts(p), counts(q)];
+  return dominates(x, y) || (x.every((v, i) => v === y[i]) && p.code < q.code);
+}
+const lacksMinor = (p: Part) =>
+  (p.box?.hardware ?? []).reduce((sum, h) => sum + (h.inBox ? 0 : (h.priceMinor ?? 0) * h.count), 0);

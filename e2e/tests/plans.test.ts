@@ -1,0 +1,62 @@
+import { accessible, expect, tabTo, test } from './bench';
+
+test('plans by keyboard: why a kit is out, a part left out, three plans, one taken', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(120_000);
+  const press = (key: string) => page.keyboard.press(key);
+  await page.goto(await server.at(1014, 'match'));
+  await expect(page.locator('app-headline h1')).toContainText('no better one exists', { timeout: 40_000 });
+  const take = page.getByRole('button', { name: /^Take / });
+  await expect(take.first()).toBeVisible();
+  const plans = await page.locator('section.plans thead th').count();
+  expect(plans).toBeGreaterThanOrEqual(3);
+
+  // a kit for another vehicle, and what speaks against it
+  await tabTo(page, page.getByRole('combobox', { name: 'A kit or part' }));
+  await page.keyboard.type('halder levelling');
+  await press('ArrowDown');
+  await press('Enter');
+  await expect(page.getByText(/^Two Larches Halder L? ?levelling kit$/)).toBeVisible({
+    timeout: 40_000,
+  });
+  await expect(page.getByText(/Not listed for the/).first()).toBeVisible();
+
+  // what is in the first plan, and one part of it left out
+  await tabTo(page, page.getByRole('button', { name: /^What is in it/ }).first());
+  await press('Enter');
+  await expect(page.getByText('sets the height').first()).toBeVisible({ timeout: 20_000 });
+  const out = page.getByRole('button', { name: /^Leave out / }).first();
+  const code = ((await out.textContent()) ?? '').replace(/^.*Leave out\s*/s, '').trim();
+  await tabTo(page, out);
+  await press('Enter');
+  await expect(page.getByText(new RegExp(`left out: .*`))).toBeVisible();
+  await expect(page.locator('app-headline h1')).toContainText('no better one exists', { timeout: 40_000 });
+  await expect(page.locator('.inside')).toHaveCount(0, { timeout: 20_000 });
+
+  // one is taken: it stands in the job, without the part that was left out
+  await expect(take.first()).toBeVisible();
+  await tabTo(page, take.first());
+  await press('Enter');
+  await expect(page.getByText('Taken', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Taken', { exact: true })).toBeVisible({ timeout: 40_000 });
+  await page.goto(await server.at(1014, 'sheet'));
+  await expect(page.getByRole('heading', { name: 'Work, in order' })).toBeVisible();
+  await expect(page.getByText(code, { exact: true })).toHaveCount(0);
+});
+
+test('a call at the counter is answered and becomes a job', async ({ page, server }) => {
+  await page.goto(`${server.base}counter`);
+  const line = page.getByRole('textbox');
+  await expect(line).toBeFocused();
+  await page.keyboard.type('+50 courser 2019');
+  await expect(page.locator('app-headline h1')).toContainText('+50 mm takes', { timeout: 20_000 });
+  await expect(page.getByText('Sarnby Courser 2017–2025')).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/match$/);
+  await expect(page.getByText('Caller: +50 courser 2019').first()).toBeVisible();
+  await expect(page.locator('app-headline h1')).toContainText(/worth choosing|Looking/);
+});

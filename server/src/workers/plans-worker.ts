@@ -1,0 +1,50 @@
+import type { MessagePort } from 'node:worker_threads';
+import {
+  findPlans,
+  locksOf,
+  tellPlans,
+  type Catalogue,
+  type JobSections,
+  type PlansTold,
+  type ShopSettings,
+} from '@rigger/core';
+
+export interface PlansTask {
+  readonly sections: JobSections;
+  /** state of the catalogue, and its text: read once for each state */
+  readonly catalogue: { readonly number: number; readonly text: string };
+  readonly settings: ShopSettings;
+  readonly day: string;
+  /** hears what is known while it is searched */
+  readonly port: MessagePort;
+}
+let read: { readonly number: number; readonly catalogue: Catalogue } | null = null;
+/** between two tellings, ms: a person sees no more */
+const TELL_MS = 150;
+
+/** Searches the plans of a job and tells of them while they get better; runs in the worker pool, and is stopped with its worker. */
+export default function plans({ sections, catalogue, settings, day, port }: PlansTask): PlansTold | null {
+  if (read?.number !== catalogue.number)
+    // held to its contract when it was read in
+    read = { number: catalogue.number, catalogue: JSON.parse(catalogue.text) as Catalogue };
+  const steps = findPlans({
+    job: sections,
+    catalogue: read.catalogue,
+    settings,
+    day,
+    locks: locksOf(sections.build.locks),
+  });
+  let told = 0;
+  for (;;) {
+    const step = steps.next();
+    if (step.done === true) {
+      port.close();
+      return step.value ? tellPlans(step.value) : null;
+    }
+    const now = performance.now();
+    if (step.value.plans.length > 0 && now - told >= TELL_MS) {
+      told = now;
+      port.postMessage(tellPlans(step.value));
+    }
+  }
+}

@@ -1,0 +1,239 @@
+import {
+  bindings,
+  builtPlan,
+  planPoint,
+  questionWorth,
+  checkBuild,
+  elevation,
+  findPlans,
+  locksOf,
+  moneyFigures,
+  openNeeds,
+  partsList,
+  reasonsOf,
+  sizesOfSeries,
+  smallerTires,
+  stagesOf,
+  tellPlans,
+  whyNot,
+  withPlanOf,
+  workPlan,
+  knownVehicle,
+  planCase,
+  assessCase,
+  type Assessment,
+  type Binding,
+  type BuildCheck,
+  type Catalogue,
+  type Elevation,
+  type Figure,
+  type JobSections,
+  type KnownVehicle,
+  type Need,
+  type OpenQuestion,
+  type PlanPoint,
+  type PlanReason,
+  type PlansAsked,
+  type PlansTold,
+  type QuestionWorth,
+  type ShopSettings,
+  type SizeOfSeries,
+  type Stages,
+  type TireItem,
+  type WhyNot,
+} from '@rigger/core';
+import { rememberedAxles } from '../data/remembered-axles';
+
+type Plan = Pick<PlanPoint, 'name' | 'parts' | 'items' | 'reliefs' | 'tire'>;
+/** What a plan means on this vehicle: what its column shows. */
+export interface PlanDetail {
+  readonly name: string;
+  readonly lift: { readonly front: Figure | null; readonly rear: Figure | null };
+  readonly bodyLiftMm: number;
+  readonly ride: Assessment['ride'];
+  readonly tightest: Assessment['clearance']['front'];
+  readonly needs: readonly Need[];
+  readonly total: Figure;
+  readonly partsCost: Figure;
+  readonly labour: Figure;
+  readonly drawing: Elevation | null;
+}
+/** A build that is there already, beside the plans. */
+export interface Built {
+  readonly point: PlanPoint;
+  readonly detail: PlanDetail;
+}
+/** What is answered on the telephone. */
+export interface CounterAnswer {
+  readonly stands: Built;
+  readonly told: PlansTold | null;
+  readonly best: PlanDetail | null;
+  /** the next smaller tyre that goes on as it stands */
+  readonly smaller: { readonly tire: TireItem; readonly built: Built } | null;
+  readonly questions: readonly OpenQuestion[];
+}
+/** What the pages of plans ask of their worker. The shop is handed over once. */
+export interface PlansApi {
+  load(catalogue: Catalogue, settings: ShopSettings): void;
+  /** the same search as the server's, in the page: for a shop without its server, and for a question on the telephone */
+  search(job: JobSections, day: string, hears: (told: PlansTold) => void): Promise<PlansTold | null>;
+  /** each plan judged on the job */
+  details(job: JobSections, day: string, plans: readonly Plan[]): readonly PlanDetail[];
+  /** the job as it stands with nothing done, and as its build is now: null where nothing is chosen */
+  built(job: JobSections, day: string): { readonly stands: Built | null; readonly chosen: Built | null };
+  reasons(job: JobSections, day: string, plan: Plan): readonly PlanReason[];
+  whyNot(job: JobSections, day: string, code: string, than: PlanPoint | null): WhyNot | null;
+  sizes(job: JobSections, day: string, plan: Plan, code: string): readonly SizeOfSeries[];
+  stages(job: JobSections, day: string, plan: Plan, budgetMinor: number): Stages | null;
+  bindings(job: JobSections, day: string, best: PlanPoint): readonly Binding[];
+  /** open questions of the vehicle, the one whose answer changes most first */
+  worth(job: JobSections, day: string): readonly QuestionWorth[];
+  check(job: JobSections, day: string): BuildCheck | null;
+  /** within a second: as it stands, the plans as far as they are found by then, and a smaller tyre */
+  counter(job: JobSections, day: string): CounterAnswer | null;
+}
+/** a caller waits no longer, ms */
+const COUNTER_MS = 900;
+const MOST_SMALLER = 5;
+/** The search as far as it comes in a time. */
+function withinMs(asked: PlansAsked, ms: number): PlansTold | null {
+  const until = performance.now() + ms;
+  const steps = findPlans({ ...asked, prepare: undefined });
+  for (;;) {
+    const step = steps.next();
+    if (step.done === true) return step.value && tellPlans(step.value);
+    const best = step.value.plans[0]?.outcome.needs;
+    const whole = best !== undefined && best.no + best.needs === 0;
+    // a plan that leaves something open is no answer yet: a slow machine gets longer
+    if (best && performance.now() > (whole ? until : until + 3 * ms)) return tellPlans(step.value);
+  }
+}
+/** Nothing done: no part, no tyre, no trimming. */
+const asItStands = (job: JobSections): JobSections => ({
+  ...job,
+  build: { ...job.build, items: [], free: [] },
+  tire: { ...job.tire, targetSize: '', tireCode: null, wheelCode: null, rear: null, reliefs: [] },
+});
+/** between two looks at whether somebody has stopped it, ms */
+const SLICE_MS = 40;
+const pause = () => new Promise((done) => setTimeout(done));
+
+export function createPlansApi(): PlansApi {
+  let shop: { readonly catalogue: Catalogue; readonly settings: ShopSettings } | null = null;
+  let running = 0;
+  const prepare = rememberedAxles();
+  const asked = (job: JobSections, day: string): (PlansAsked & { readonly vehicle: KnownVehicle }) | null => {
+    const vehicle = shop && knownVehicle(job, shop.catalogue);
+    return shop && vehicle ? { job, ...shop, day, locks: locksOf(job.build.locks), prepare, vehicle } : null;
+  };
+  const built = (job: JobSections, day: string): Built | null => {
+    const a = asked(job, day);
+    const plan = a && builtPlan(a);
+    const detail = plan && detailOf(job, day, plan.name);
+    return plan && detail ? { point: planPoint(plan), detail } : null;
+  };
+  const detailOf = (on: JobSections, day: string, name: string): PlanDetail | null => {
+    const vehicle = shop && knownVehicle(on, shop.catalogue);
+    if (!shop || !vehicle) return null;
+    const c = planCase(on, vehicle, shop.catalogue, shop.settings, { day, prepare });
+    const a = assessCase(c);
+    const money = moneyFigures(
+      partsList(on, a, shop.catalogue),
+      workPlan(a, on, shop.catalogue),
+      shop.settings,
+    );
+    const near = [a.clearance.front, a.clearance.rear].flatMap((x) => (x ? [x] : []));
+    const spare = (x: (typeof near)[number]) => x.nearest.used.clearanceMm - x.marginMm;
+    return {
+      name,
+      lift: { front: a.forecast?.front.lift ?? null, rear: a.forecast?.rear.lift ?? null },
+      bodyLiftMm: a.forecast?.front.bodyLiftMm ?? 0,
+      ride: a.ride,
+      tightest: near.sort((x, y) => spare(x) - spare(y))[0] ?? null,
+      needs: openNeeds(a.needs),
+      total: money.total,
+      partsCost: money.parts,
+      labour: money.labour,
+      drawing: a.forecast ? elevation(vehicle.platform, a.forecast, a.tires, on.brief.heightLimitMm) : null,
+    };
+  };
+  return {
+    load(catalogue, settings) {
+      shop = { catalogue, settings };
+    },
+    async search(job, day, hears) {
+      const mine = ++running;
+      const a = asked(job, day);
+      if (!a) return null;
+      const steps = findPlans({ ...a, prepare: undefined });
+      let since = performance.now();
+      for (;;) {
+        const step = steps.next();
+        if (step.done === true) return step.value && tellPlans(step.value);
+        if (performance.now() - since < SLICE_MS) continue;
+        if (step.value.plans.length > 0) hears(tellPlans(step.value));
+        await pause();
+        if (mine !== running) return null; // another question has come in
+        since = performance.now();
+      }
+    },
+    details: (job, day, plans) => plans.flatMap((p) => detailOf(withPlanOf(job, p), day, p.name) ?? []),
+    built: (job, day) => ({
+      stands: built(asItStands(job), day),
+      chosen: job.build.items.length + job.build.free.length > 0 ? built(job, day) : null,
+    }),
+    reasons(job, day, plan) {
+      const a = asked(job, day);
+      return a ? reasonsOf(a, plan) : [];
+    },
+    whyNot(job, day, code, than) {
+      const a = asked(job, day);
+      return a && whyNot(a, code, than);
+    },
+    sizes(job, day, plan, code) {
+      const a = asked(job, day);
+      return a ? sizesOfSeries(a, plan, code) : [];
+    },
+    stages(job, day, plan, budgetMinor) {
+      const a = asked(job, day);
+      return a && stagesOf(a, plan, budgetMinor);
+    },
+    bindings(job, day, best) {
+      const a = asked(job, day);
+      return a ? bindings(a, best) : [];
+    },
+    counter(job, day) {
+      const a = asked(job, day);
+      const stands = a && built(job, day);
+      if (!a || !stands || !shop) return null;
+      const told = withinMs(a, COUNTER_MS);
+      const best = told?.shown[0];
+      const picked = shop.catalogue.tires.find((t) => t.code === job.tire.tireCode);
+      const smaller = picked
+        ? smallerTires(picked, shop.catalogue.tires)
+            .slice(0, MOST_SMALLER)
+            .flatMap((tire) => {
+              const on = { ...job, tire: { ...job.tire, targetSize: tire.size, tireCode: tire.code } };
+              const b = built(on, day);
+              const fits = b?.detail.needs.every((n) => n.verdict === 'ask') === true;
+              return b && fits ? [{ tire, built: b }] : [];
+            })[0]
+        : undefined;
+      return {
+        stands,
+        told,
+        best: best ? detailOf(withPlanOf(job, best), day, best.name) : null,
+        smaller: smaller ?? null,
+        questions: planCase(job, a.vehicle, shop.catalogue, shop.settings, { day, prepare }).questions,
+      };
+    },
+    worth(job, day) {
+      const a = asked(job, day);
+      return a ? questionWorth(a) : [];
+    },
+    check(job, day) {
+      const a = asked(job, day);
+      return a && checkBuild(a);
+    },
+  };
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createPlansApi } from './plans-api';
+
+expose(createPlansApi());
