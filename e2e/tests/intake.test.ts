@@ -94,7 +94,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   await expect(page.getByText('Unverified: no part of the catalogue.')).toBeVisible();
 
   // a part of another vehicle: refused, until somebody says why it fits
-  await page.locator('#adder').evaluate((e) => e.scrollIntoView({ block: 'center' }));
+  await page.locator('#adder').evaluate((e) => { e.scrollIntoView({ block: 'center' }); });
   await page.locator('#adder').fill('TL-3020');
   await page.getByRole('option', { name: /TL-3020/ }).click();
   await expect(page.getByText(/Not listed for the Corvane Halder/).first()).toBeVisible();
