@@ -1,4 +1,4 @@
-import { ITEM_KINDS, SECTIONS, STAGES, TAPED_WHEN, type PastCase } from '@rigger/core';
+import { ITEM_KINDS, SECTIONS, STAGES, TAPED_WHEN, type PastCase, type SectionName } from '@rigger/core';
 import * as z from 'zod';
 import { FaultSchema } from './errors';
 import { CustomerSchema, JobSchema, SECTION_SCHEMAS } from './job';
@@ -6,7 +6,7 @@ import { JobFileSchema } from './job-file';
 
 export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({
-    section: z.enum(['brief', 'vehicle', 'look-over', 'tape', 'tire', 'match', 'after']),
+    section: z.enum(['brief', 'vehicle', 'look-over', 'tape', 'tire', 'match', 'quote', 'after']),
     code: z.literal('unreadable'),
     what: z.strictObject({
       section: z.enum(SECTIONS).exclude(['unread']),
@@ -235,9 +235,10 @@ export const SaveSchemas = {
   tire: saveOf(SECTION_SCHEMAS.tire, 'SaveTire'),
   build: saveOf(SECTION_SCHEMAS.build, 'SaveBuild'),
   lookOver: saveOf(SECTION_SCHEMAS.lookOver, 'SaveLookOver'),
+  quote: saveOf(SECTION_SCHEMAS.quote, 'SaveQuote'),
   after: saveOf(SECTION_SCHEMAS.after, 'SaveAfter'),
   unread: saveOf(SECTION_SCHEMAS.unread, 'SaveUnread'),
-};
+} satisfies Readonly<Record<SectionName, z.ZodType>>;
 export const SavedSchema = z
   .strictObject({
     id: z.string(),

@@ -24,6 +24,12 @@ export const ERRORS = {
     meaning: 'This is no picture that can be read: JPEG, PNG or WebP, whole, of at most 60 million pixels.',
   },
   'revision-not-found': { status: 404, meaning: 'The job has no such revision.' },
+  'quote-not-found': { status: 404, meaning: 'No quote of this revision was given on the job.' },
+  'quote-not-ready': {
+    status: 409,
+    meaning:
+      'A quote is given when something is chosen and its last day is named and not past; the message says what is missing.',
+  },
   'backup-not-found': { status: 404, meaning: 'There is no backup of this name.' },
   'backup-sealed': {
     status: 403,

@@ -7,3 +7,4 @@ export * from './errors';
 export * from './api';
 export * from './demo';
 export * from './plans';
+export * from './quote';

@@ -1,9 +1,10 @@
-import { emptyRound, NOT_FINISHED, NOT_LOOKED_OVER } from '@rigger/core';
+import { emptyRound, NOT_FINISHED, NOT_LOOKED_OVER, NOTHING_QUOTED } from '@rigger/core';
 import * as z from 'zod';
 import { JobSectionsSchema } from './job';
+import { MOST_QUOTES, QuotePaperSchema } from './quote';
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 8;
+export const JOB_FILE_VERSION = 9;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** The rows of a list with fields that they lack; what is no list or no row is left for the schema to name. */
@@ -133,6 +134,10 @@ function newest(file: unknown): unknown {
     sections = { ...sections, ...(isRecord(build) ? { build: withLocks(build) } : {}) };
     version = 8;
   }
+  if (version === 8) {
+    sections = { quote: NOTHING_QUOTED, ...sections };
+    return { quotes: [], ...file, version: 9, sections };
+  }
   return { ...file, version, sections };
 }
 const jobFile = z.strictObject({
@@ -141,6 +146,8 @@ const jobFile = z.strictObject({
   savedAt: z.iso.datetime(),
   number: z.int().min(1),
   sections: JobSectionsSchema,
+  /** what was given to the customer, each as it was */
+  quotes: z.array(QuotePaperSchema).max(MOST_QUOTES),
 });
 export const JobFileSchema = z
   .preprocess(newest, jobFile)

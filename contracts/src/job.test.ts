@@ -19,6 +19,7 @@ import {
 import fc from 'fast-check';
 import {
   ENTRY_LIMITS,
+  MOST_ALTERNATIVES,
   faultsOf,
   JOB_FILE_VERSION,
   JobFileSchema,
@@ -183,6 +184,32 @@ describe('the job file', () => {
       nextTime: text,
     }),
     tire: fc.constant(sections.tire),
+    quote: fc.record({
+      alternatives: fc.array(
+        fc.record({
+          id: fc.uuid(),
+          items: fc.array(
+            fc.record({
+              id: fc.uuid(),
+              kind: fc.constantFrom('part', 'kit'),
+              code: fc.constantFrom('TL-2810', 'HF-K45'),
+              quantity: fc.integer({ min: 1, max: 20 }),
+              takenOver: text,
+            }),
+            { maxLength: 3 },
+          ),
+          reliefs: fc.constant([]),
+          tireCode: fc.constantFrom(null, 'GL-245'),
+          wheelCode: fc.constant(null),
+          freightMinor: fc.option(fc.nat(ENTRY_LIMITS.priceMinor[1])),
+        }),
+        { maxLength: MOST_ALTERNATIVES },
+      ),
+      freightMinor: fc.option(fc.nat(ENTRY_LIMITS.priceMinor[1])),
+      validUntil: fc.constantFrom(null, '2026-12-24'),
+      notIncluded: text,
+      words: text,
+    }),
     build: fc.record({
       items: fc.array(
         fc.record({
@@ -324,6 +351,7 @@ it('settings are within what a shop can mean', () => {
     suppliesShare: 0.04,
     taxShare: 0.2,
     alignmentMinor: 9500,
+    hoursRange: null,
     placeLimits: [
       { what: 'total-lift', limitMm: 50, verdict: 'ask', whose: 'county of Marrowick' },
       { what: 'track-increase', limitMm: 50, verdict: 'no', whose: 'the inspection station' },

@@ -300,6 +300,26 @@ export const BuildSchema = z.strictObject({
     ),
   notes: prose,
 });
+/** plans that are offered beside the chosen one */
+export const MOST_ALTERNATIVES = 3;
+export const QuoteSectionSchema = z.strictObject({
+  alternatives: z
+    .array(
+      z.strictObject({
+        id,
+        items: BuildSchema.shape.items,
+        reliefs: TireSectionSchema.shape.reliefs,
+        tireCode: code.nullable(),
+        wheelCode: code.nullable(),
+        freightMinor: z.int().min(L.priceMinor[0]).max(L.priceMinor[1]).nullable(),
+      }),
+    )
+    .max(MOST_ALTERNATIVES),
+  freightMinor: z.int().min(L.priceMinor[0]).max(L.priceMinor[1]).nullable(),
+  validUntil: z.iso.date().nullable(),
+  notIncluded: prose,
+  words: prose,
+});
 export const UnreadSchema = z.strictObject({
   entries: z
     .record(z.string().min(1).max(200), line)
@@ -313,6 +333,7 @@ export const SECTION_SCHEMAS = {
   tape: TapeSchema,
   tire: TireSectionSchema,
   build: BuildSchema,
+  quote: QuoteSectionSchema,
   after: AfterSchema,
   unread: UnreadSchema,
 } satisfies { readonly [K in SectionName]: z.ZodType<JobSections[K]> };
@@ -343,11 +364,12 @@ export const JobSchema = z
       tape: versioned(TapeSchema),
       tire: versioned(TireSectionSchema),
       build: versioned(BuildSchema),
+      quote: versioned(QuoteSectionSchema),
       after: versioned(AfterSchema),
       unread: versioned(UnreadSchema),
     }),
   })
-  .meta({ id: 'Job', description: 'One job: nine sections, each with its own version' });
+  .meta({ id: 'Job', description: 'One job: ten sections, each with its own version' });
 export type Job = z.infer<typeof JobSchema>;
 export type Versioned<K extends SectionName = SectionName> = Omit<Job['sections'][K], 'data'> & {
   readonly data: JobSections[K];
@@ -363,6 +385,9 @@ export const SettingsSchema = z
     suppliesShare: z.number().min(0).max(1),
     taxShare: z.number().min(0).max(1),
     alignmentMinor: z.int().min(0).max(10_000_000),
+    hoursRange: z
+      .strictObject({ underShare: z.number().min(0).max(0.9), overShare: z.number().min(0).max(3) })
+      .nullable(),
     placeLimits: z
       .array(
         z.strictObject({

@@ -16,3 +16,4 @@ export * from './sentences';
 export * from './variant';
 export * from './words';
 export * from './work';
+export * from './quote';

@@ -83,6 +83,13 @@ export const FIELD_WORDS: Words = {
     locks: 'pins and bans',
     notes: 'Notes of the build',
   },
+  quote: {
+    alternatives: 'Alternatives',
+    freightMinor: 'Freight',
+    validUntil: 'The quote holds until',
+    notIncluded: 'Not included',
+    words: 'To the customer',
+  },
   after: {
     alignment: 'Alignment after',
     contacts: 'Contact at lock and bump',
@@ -135,6 +142,7 @@ export const SECTION_WORDS: Readonly<Record<SectionName, string>> = {
   tape: 'Tape',
   tire: 'Tyre',
   build: 'Parts',
+  quote: 'Quote',
   after: 'After',
   unread: 'What cannot be read',
 };

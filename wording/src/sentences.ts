@@ -238,14 +238,14 @@ export function matchHeadline(a: Assessment, m: Money, style: Style): Headline {
       : `Rake ${length(f.planned.rake.value, style)} empty, ${length(f.loaded.rake.value, style)} loaded. ${money(m.totalMinor, style)} with work and tax.`,
   };
 }
-export function sheetHeadline(plan: WorkPlan | null, lines: number, m: Money, style: Style): Headline {
+export function sheetHeadline(plan: WorkPlan | null, lines: number): Headline {
   if (!plan || plan.steps.length === 0)
     return {
       sentence: 'No parts chosen, so there is nothing to fit yet.',
       consequence: 'Choose lift sources in Match; the work follows from them.',
     };
   return {
-    sentence: `${plural(plan.steps.length, 'step')}, ${duration(plan.minutes)} in the bay, ${plural(lines, 'line')} of parts: ${money(m.totalMinor, style)}.`,
+    sentence: `${plural(plan.steps.length, 'step')}, ${duration(plan.minutes)} in the bay, ${plural(lines, 'line')} of parts.`,
     consequence: `Everything on a rubber bush stays loose until step ${plan.rideHeightLine + 1}, wheels on the ground.`,
   };
 }

@@ -468,7 +468,7 @@ describe('each screen says its finding first', () => {
       tapeHeadline(a.tape, a.needs, MM),
       tireHeadline(a.tires.check, a, MM),
       matchHeadline(a, m, MM),
-      sheetHeadline(plan, 3, m, MM),
+      sheetHeadline(plan, 3),
     ];
   };
   it.each([
@@ -513,7 +513,7 @@ describe('each screen says its finding first', () => {
     const job = demoJob('hut-warden');
     const a = assess(job, catalogue, settings);
     const plan = workPlan(a, job, catalogue);
-    expect(sheetHeadline(plan, 7, moneyOf([], plan, settings), MM).consequence).toContain(
+    expect(sheetHeadline(plan, 7).consequence).toContain(
       `step ${plan.rideHeightLine + 1}`,
     );
   });

@@ -220,6 +220,27 @@ export interface Build {
   readonly locks: Locks;
   readonly notes: string;
 }
+/** A plan that is offered beside the chosen one: what it lists, and what freight it has. */
+export interface Alternative {
+  readonly id: string;
+  readonly items: readonly BuildItem[];
+  readonly reliefs: readonly ReliefChoice[];
+  readonly tireCode: string | null;
+  readonly wheelCode: string | null;
+  /** minor units; null: nobody has said */
+  readonly freightMinor: number | null;
+}
+/** What is written for the quote; plans, money and hours follow from the rest of the job. */
+export interface QuoteSection {
+  readonly alternatives: readonly Alternative[];
+  /** freight of the chosen plan, minor units; null: nobody has said */
+  readonly freightMinor: number | null;
+  /** last day on which the quote holds */
+  readonly validUntil: string | null;
+  readonly notIncluded: string;
+  /** to the customer, above the plans */
+  readonly words: string;
+}
 /** Texts that no value could be read from, by the place where each was typed: `brief.payloadKg`,
  *  `vehicle.accessories.<id>.massKg`. The value of the place is then not what the person meant. */
 export interface Unread {
@@ -233,6 +254,7 @@ export interface JobSections {
   readonly tape: Tape;
   readonly tire: TireSection;
   readonly build: Build;
+  readonly quote: QuoteSection;
   readonly after: After;
   readonly unread: Unread;
 }
@@ -244,6 +266,7 @@ export const SECTIONS = [
   'tape',
   'tire',
   'build',
+  'quote',
   'after',
   'unread',
 ] as const;
@@ -268,10 +291,20 @@ export interface ShopSettings {
   readonly suppliesShare: number;
   readonly taxShare: number;
   readonly alignmentMinor: number;
+  /** how far the hours of a plan may turn out under and over what it says, as shares of them; null: the shop has not said */
+  readonly hoursRange: { readonly underShare: number; readonly overShare: number } | null;
   /** what the place allows; set by the shop, the inspection station decides */
   readonly placeLimits: readonly PlaceLimit[];
 }
 
+/** A quote that nobody has written anything for. */
+export const NOTHING_QUOTED: QuoteSection = {
+  alternatives: [],
+  freightMinor: null,
+  validUntil: null,
+  notIncluded: '',
+  words: '',
+};
 /** A job nobody has filled in yet.
  *  @example emptySections('Hut warden').head.stage // "brief" */
 export function emptySections(customer: string): JobSections {
@@ -334,6 +367,7 @@ export function emptySections(customer: string): JobSections {
       reliefs: [],
     },
     build: { items: [], free: [], decisions: {}, locks: {}, notes: '' },
+    quote: NOTHING_QUOTED,
     after: NOT_FINISHED,
     unread: { entries: {} },
   };

@@ -9,7 +9,7 @@ import { unreadableIn, type Unreadable, type WrittenSection } from './unreadable
 /** What a section still needs, in the order people work. */
 export type Lack =
   | {
-      readonly section: 'brief' | 'vehicle' | 'look-over' | 'tape' | 'tire' | 'match' | 'after';
+      readonly section: 'brief' | 'vehicle' | 'look-over' | 'tape' | 'tire' | 'match' | 'quote' | 'after';
       readonly code: 'unreadable';
       readonly what: Unreadable;
     }
@@ -38,6 +38,7 @@ export const WORKED_IN = {
   tape: 'tape',
   tire: 'tire',
   build: 'match',
+  quote: 'quote',
   after: 'after',
 } as const satisfies Readonly<Record<WrittenSection, Lack['section']>>;
 

@@ -54,6 +54,8 @@ export interface PlansAsked {
   readonly corrections?: readonly Correction[] | undefined;
   readonly prepare?: ((input: AxleInput) => VehicleAxle) | undefined;
 }
+/** A build that is there: nothing is searched. */
+export type BuiltAsked = Omit<PlansAsked, 'locks' | 'corrections'>;
 /** One plan, as data that can be sent, kept, and put into a job. */
 export interface FoundPlan {
   /** its things, sorted: two plans of one name are one */
@@ -264,7 +266,7 @@ function planOf(
   };
 }
 /** The build of a job as it is, looked at like a plan: what the customer brought, or what was chosen before. Null without a vehicle. */
-export function builtPlan(asked: PlansAsked): FoundPlan | null {
+export function builtPlan(asked: BuiltAsked): FoundPlan | null {
   const { job, catalogue, settings, day, prepare } = asked;
   const vehicle = knownVehicle(job, catalogue);
   if (!vehicle) return null;

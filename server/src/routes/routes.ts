@@ -22,6 +22,9 @@ import {
   PastCasesSchema,
   PhotoSchema,
   PlansToldSchema,
+  GiveQuoteSchema,
+  GivenQuotesSchema,
+  QuotePaperSchema,
   RevisionDataSchema,
   RideHeightRequestSchema,
   RideHeightResultSchema,
@@ -46,7 +49,8 @@ import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { Photos, PhotoSize } from '../store/photos';
 import type { Computer, Planner, SheetPrinter } from '../workers/pool';
-import type { PrintTask } from '../services/printable';
+import { QUOTE_FORMS, type JobTask, type QuoteForm } from '../services/printable';
+import { quoteName } from '../services/quote-document';
 import { fileRoute, jsonRoute, streamRoute, type Ask, type FileAnswer, type Route } from './route';
 
 export interface RouteDeps {
@@ -69,7 +73,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   const settings = () => settingsStore.read();
   const id = (ask: Ask<unknown>) => ask.params.id ?? '';
   /** What is made of a job in the worker. */
-  const computed = async (ask: Ask<unknown>, what: PrintTask['what']) => {
+  const computed = async (ask: Ask<unknown>, what: JobTask['what']) => {
     const job = await d.jobs.answer(id(ask));
     const unreadable = unreadableIn(sectionsOf(job));
     if (unreadable.length > 0) throw new AppError('entry-unreadable', unreadableText(unreadable));
@@ -90,7 +94,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   };
   const print = async (
     ask: Ask<unknown>,
-    what: PrintTask['what'],
+    what: JobTask['what'],
     as: { readonly type: string; readonly fileName: (n: number) => string },
   ): Promise<FileAnswer> => {
     const { number, body } = await computed(ask, what);
@@ -476,6 +480,57 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       handle: (ask) =>
         print(ask, 'calibration', { type: 'application/pdf', fileName: (n) => `calibration-${n}.pdf` }),
     }),
+    jsonRoute({
+      method: 'get',
+      path: '/api/jobs/:id/quotes',
+      summary: 'The quotes that were given of a job, each as it was, the newest first',
+      status: 200,
+      answer: GivenQuotesSchema,
+      held: true,
+      handle: (ask) => d.jobs.given(id(ask)),
+    }),
+    jsonRoute({
+      method: 'post',
+      path: '/api/jobs/:id/quotes',
+      summary: 'Gives the quote as the job is now: it is kept as the next revision and never changed',
+      status: 201,
+      body: GiveQuoteSchema,
+      answer: GivenQuotesSchema,
+      handle: async (ask) => {
+        const { body } = await computed(ask, 'quote.json');
+        const paper = QuotePaperSchema.parse(JSON.parse(String(body)));
+        return d.jobs.give(id(ask), paper, { author: ask.author, id: ask.body.id });
+      },
+    }),
+    ...QUOTE_FORMS.flatMap((form) => [
+      fileRoute({
+        method: 'get',
+        path: `/api/jobs/:id/${form}`,
+        summary: `The quote as the job is now, a draft, as ${FORM_WORDS[form]}`,
+        contentType: FORM_TYPES[form],
+        handle: (ask) =>
+          print(ask, form, {
+            type: FORM_TYPES[form],
+            fileName: (n) => `${quoteName({ job: n, revision: null })}${ending(form)}`,
+          }),
+      }),
+      fileRoute({
+        method: 'get',
+        path: `/api/jobs/:id/quotes/:revision/${form}`,
+        summary: `A quote as it was given, as ${FORM_WORDS[form]}`,
+        contentType: FORM_TYPES[form],
+        handle: async (ask) => {
+          const paper = await d.jobs.paper(id(ask), ask.params.revision ?? '');
+          const printed = await d.printer.print({ what: 'paper', form, paper }, ask.signal);
+          if (!printed.ok) throw new AppError(printed.code);
+          return {
+            type: FORM_TYPES[form],
+            fileName: `${quoteName(paper)}${ending(form)}`,
+            body: printed.body,
+          };
+        },
+      }),
+    ]),
     fileRoute({
       method: 'get',
       path: '/api/jobs/:id/parts.csv',
@@ -486,6 +541,17 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
     }),
   ];
 }
+const FORM_WORDS: Readonly<Record<QuoteForm, string>> = {
+  'quote.pdf': 'PDF',
+  'quote.csv': 'CSV',
+  'quote.json': 'JSON',
+};
+const FORM_TYPES: Readonly<Record<QuoteForm, string>> = {
+  'quote.pdf': 'application/pdf',
+  'quote.csv': 'text/csv; charset=utf-8',
+  'quote.json': 'application/json',
+};
+const ending = (form: QuoteForm) => form.slice('quote'.length);
 const IMPORT_MB = 24;
 /** jobs whose outcome is told at once */
 const MOST_PAST = 6;

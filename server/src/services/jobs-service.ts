@@ -4,6 +4,8 @@ import {
   JobFileSchema,
   type Board,
   type BoardRow,
+  type GivenQuote,
+  type QuotePaper,
   type Job,
   type JobAnswer,
   type JobFile,
@@ -19,9 +21,11 @@ import {
   type JobSections,
   type SectionName,
 } from '@rigger/core';
+import { randomUUID } from 'node:crypto';
 import { AppError } from '../errors';
 import type { BoardQuery, BoardStore } from '../store/board-store';
 import type { By, JobsStore } from '../store/jobs-store';
+import type { QuotesStore } from '../store/quotes-store';
 import type { Catalogues } from './catalogues';
 import type { Live } from './live';
 
@@ -57,6 +61,7 @@ export class JobsService {
   constructor(
     private readonly store: JobsStore,
     private readonly rows: BoardStore,
+    private readonly quotes: QuotesStore,
     private readonly catalogues: Catalogues,
     private readonly live: Live,
   ) {}
@@ -96,10 +101,15 @@ export class JobsService {
     if (id !== undefined && (await this.store.find(id))) return this.answer(id);
     return this.add(emptySections(customer), by, id);
   }
-  private async add(sections: JobSections, by: By, id?: string): Promise<JobAnswer> {
+  private async add(
+    sections: JobSections,
+    by: By,
+    id?: string,
+    also?: Parameters<JobsStore['create']>[3],
+  ): Promise<JobAnswer> {
     const { number } = this.catalogues.now;
     const as = { catalogue: number === 0 ? null : number, ...(id === undefined ? {} : { id }) };
-    return this.answer(await this.store.create(sections, by, as));
+    return this.answer(await this.store.create(sections, by, as, also));
   }
   async save(id: string, section: SectionName, version: number, data: unknown, by: By): Promise<Saved> {
     const r = await this.store.save(id, section, version, data, by);
@@ -139,12 +149,46 @@ export class JobsService {
       savedAt: at.toISOString(),
       number: job.number,
       sections: sectionsOf(job) as JobFile['sections'],
+      quotes: (await this.quotes.of(id)).map((q) => q.paper).reverse(),
     };
   }
   /** Reads a job file as a new job; a bad file is refused with the path of each fault and nothing is stored. */
   async read(file: unknown, by: By): Promise<JobAnswer> {
     const parsed = JobFileSchema.safeParse(file);
     if (!parsed.success) throw new AppError('file-invalid', undefined, { faults: faultsOf(parsed.error) });
-    return this.add(parsed.data.sections, { ...by, why: 'file' });
+    const { sections, quotes } = parsed.data;
+    return this.add(sections, { ...by, why: 'file' }, undefined, async (t, id) => {
+      for (const paper of quotes)
+        await this.quotes.giveIn(t, id, paper, { author: by.author, id: randomUUID() });
+    });
+  }
+  /** the quotes that were given, the newest first */
+  async given(id: string): Promise<{ quotes: GivenQuote[] }> {
+    await this.find(id);
+    return { quotes: await this.quotes.of(id) };
+  }
+  async paper(id: string, revision: string): Promise<QuotePaper> {
+    const found = (await this.given(id)).quotes.find((q) => String(q.revision) === revision);
+    if (!found) throw new AppError('quote-not-found');
+    return found.paper;
+  }
+  /** Keeps a quote as it is given; what has no last day, or nothing in it, is none. */
+  async give(
+    id: string,
+    paper: QuotePaper,
+    as: { readonly author: string; readonly id: string },
+  ): Promise<{ quotes: GivenQuote[] }> {
+    const missing = [
+      ...(paper.plans.every((p) => p.lines.length === 0) ? ['Nothing is chosen.'] : []),
+      ...(paper.validUntil === null
+        ? ['Say until when it holds.']
+        : paper.validUntil < paper.day
+          ? ['Its last day is past.']
+          : []),
+    ];
+    if (missing.length > 0) throw new AppError('quote-not-ready', missing.join(' '));
+    await this.quotes.give(id, paper, as);
+    this.live.tell(id, { kind: 'job' });
+    return this.given(id);
   }
 }

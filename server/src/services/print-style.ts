@@ -1,6 +1,6 @@
+import type { ShopSettings } from '@rigger/core';
 import { DISCLAIMER } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { SheetModel } from './sheet-model';
 
 export const HEATHER = '#6B3A78';
 export const RUST = '#9A4A14';
@@ -21,7 +21,17 @@ export const right = (text: string) => ({ text, font: 'Spline', fontSize: 9, ali
 /** A4 in the shop's type and under its name, with what the tool is not under every page, and which page it is. */
 export const documentOf = (
   content: Content[],
-  { title, number, settings }: { title: string } & Pick<SheetModel, 'number' | 'settings'>,
+  {
+    title,
+    number,
+    settings,
+    revision,
+  }: {
+    readonly title: string;
+    readonly number: number;
+    readonly settings: Pick<ShopSettings, 'shopName' | 'shopPlace'>;
+    readonly revision?: string;
+  },
 ): TDocumentDefinitions => ({
   info: { title },
   header: {
@@ -42,7 +52,11 @@ export const documentOf = (
   footer: (page: number, pages: number): Content => ({
     columns: [
       { text: DISCLAIMER, width: '*' },
-      { text: `Job ${number}, page ${page} of ${pages}`, width: 90, alignment: 'right' },
+      {
+        text: `Job ${number}${revision === undefined ? '' : `, ${revision}`}, page ${page} of ${pages}`,
+        width: 150,
+        alignment: 'right',
+      },
     ],
     fontSize: 7.5,
     color: INK2,

@@ -1,14 +1,25 @@
-import type { ErrorCode } from '@rigger/contracts';
-import { pastCase, type Catalogue, type JobSections, type ShopSettings } from '@rigger/core';
+import type { ErrorCode, QuotePaper } from '@rigger/contracts';
+import {
+  knownVehicle,
+  pastCase,
+  quoteOf,
+  type Catalogue,
+  type JobSections,
+  type ShopSettings,
+} from '@rigger/core';
+import { quotePaper } from '@rigger/wording';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { AppError } from '../errors';
 import { calibrationDocument } from './calibration-document';
 import { partsCsv } from './parts-csv';
+import { quoteCsv } from './quote-csv';
+import { quoteDocument } from './quote-document';
 import { sheetDocument } from './sheet-document';
 import { sheetModel } from './sheet-model';
 
-export interface PrintTask {
-  readonly what: 'sheet' | 'calibration' | 'parts' | 'past';
+/** A thing that is computed from a job and then printed. */
+export interface JobTask {
+  readonly what: 'sheet' | 'calibration' | 'parts' | 'past' | QuoteForm;
   readonly number: number;
   readonly sections: JobSections;
   /** state of the catalogue, and its text: read once for each state */
@@ -16,14 +27,26 @@ export interface PrintTask {
   readonly settings: ShopSettings;
   readonly day: string;
 }
+/** A quote that was given: printed as it was, nothing is computed. */
+export interface PaperTask {
+  readonly what: 'paper';
+  readonly form: QuoteForm;
+  readonly paper: QuotePaper;
+}
+export type PrintTask = JobTask | PaperTask;
+export const QUOTE_FORMS = ['quote.pdf', 'quote.csv', 'quote.json'] as const;
+export type QuoteForm = (typeof QUOTE_FORMS)[number];
+const isQuote = (what: JobTask['what']): what is QuoteForm =>
+  (QUOTE_FORMS as readonly string[]).includes(what);
 export type Printable =
   | { readonly kind: 'document'; readonly document: TDocumentDefinitions }
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'refused'; readonly code: ErrorCode };
 
 /** What a sheet, a card or a parts list says, before it is set in type; or what it still needs. */
-export function printable(task: PrintTask, catalogue: Catalogue): Printable {
+export function printable(task: JobTask, catalogue: Catalogue): Printable {
   try {
+    if (isQuote(task.what)) return quoteIn(task.what, draft(task, catalogue));
     const model = sheetModel(task.number, task.sections, catalogue, task.settings, task.day);
     switch (task.what) {
       case 'parts':
@@ -40,5 +63,23 @@ export function printable(task: PrintTask, catalogue: Catalogue): Printable {
   } catch (error) {
     if (error instanceof AppError) return { kind: 'refused', code: error.code };
     throw error;
+  }
+}
+
+/** The quote as the job is now, not given to anybody. */
+function draft({ number, sections, settings, day }: JobTask, catalogue: Catalogue): QuotePaper {
+  const quote = quoteOf({ job: sections, catalogue, settings, day });
+  if (!quote) throw new AppError('vehicle-missing');
+  const vehicle = knownVehicle(sections, catalogue);
+  return quotePaper(quote, { number, sections, vehicle, settings }, { day, revision: null });
+}
+export function quoteIn(form: QuoteForm, paper: QuotePaper): Printable {
+  switch (form) {
+    case 'quote.pdf':
+      return { kind: 'document', document: quoteDocument(paper) };
+    case 'quote.csv':
+      return { kind: 'text', text: quoteCsv(paper) };
+    case 'quote.json':
+      return { kind: 'text', text: JSON.stringify(paper, null, 2) };
   }
 }

@@ -12,9 +12,7 @@ import {
   length,
   identityText,
   longDay,
-  money,
   plural,
-  priceText,
   lineProvenance,
   NEED_WORDS,
   needText,
@@ -29,10 +27,10 @@ import {
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { elevationSvg } from './elevation-svg';
-import { documentOf, figure, HEATHER, INK2, right, rules, RUST, small } from './print-style';
+import { documentOf, figure, HEATHER, INK2, rules, RUST, small } from './print-style';
 import type { SheetModel } from './sheet-model';
 
-/** The build sheet as a pdfmake document: plain data, so that a worker can render it. */
+/** The build sheet as a pdfmake document: what is fitted, in what order, with what. What it costs is the quote's. */
 export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   const style: Style = { length: m.settings.lengthUnit, currency: m.settings.currency };
   const { vehicle, forecast, needs } = m.assessment;
@@ -90,15 +88,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
       margin: [0, 0, 0, 10],
     });
   }
-  const over = m.overBudget
-    ? [{ verdict: 'ask' as const, finding: m.overBudget, about: { part: null, axle: null } }]
-    : [];
-  const listed = [
-    ...openNeeds(needs),
-    ...over,
-    ...advisedNeeds(needs),
-    ...needs.filter((n) => n.verdict === 'fits'),
-  ];
+  const listed = [...openNeeds(needs), ...advisedNeeds(needs), ...needs.filter((n) => n.verdict === 'fits')];
   if (listed.length > 0) {
     content.push({ text: 'Still open, and printed on the sheet', style: 'section' });
     content.push({
@@ -124,15 +114,9 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
           table: {
             headerRows: 1,
             dontBreakRows: true,
-            widths: [54, '*', 26, 96, 62],
+            widths: [54, '*', 26, 96],
             body: [
-              [
-                small('code'),
-                small('part'),
-                small('qty'),
-                small('supplier'),
-                { ...small('price'), alignment: 'right' as const },
-              ],
+              [small('code'), small('part'), small('qty'), small('supplier')],
               ...m.lines.map((l) => [
                 figure(codeText(l.code)),
                 {
@@ -150,37 +134,12 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
                 },
                 figure(String(l.quantity)),
                 small(l.supplier),
-                { ...figure(priceText(l.lineMinor, style)), alignment: 'right' as const },
               ]),
             ],
           },
           layout: rules,
         },
   );
-  content.push({
-    columns: [
-      { width: '*', text: '' },
-      {
-        width: 240,
-        table: {
-          widths: ['*', 90],
-          body: [
-            ['Parts', right(money(m.money.partsMinor, style))],
-            [`Labour, ${duration(m.money.minutes)}`, right(money(m.money.labourMinor, style))],
-            ['Shop supplies', right(money(m.money.suppliesMinor, style))],
-            ['Alignment', right(money(m.money.alignmentMinor, style))],
-            ['Tax', right(money(m.money.taxMinor, style))],
-            [
-              { text: 'Total', bold: true },
-              { ...right(money(m.money.totalMinor, style)), bold: true },
-            ],
-          ],
-        },
-        layout: rules,
-      },
-    ],
-    margin: [0, 8, 0, 12],
-  });
   if (m.plan.steps.length > 0) {
     content.push({
       text: `Work: ${plural(m.plan.steps.length, 'step')}, ${duration(m.plan.minutes)}`,

@@ -1,15 +1,12 @@
 import {
   assess,
-  budgetFinding,
   elevation,
-  moneyOf,
   partsList,
   workPlan,
   type Assessment,
   type Catalogue,
   type Elevation,
   type JobSections,
-  type Money,
   type PartsLine,
   type ShopSettings,
   type WorkPlan,
@@ -23,8 +20,6 @@ export interface SheetModel {
   readonly assessment: Assessment;
   readonly plan: WorkPlan;
   readonly lines: readonly PartsLine[];
-  readonly money: Money;
-  readonly overBudget: ReturnType<typeof budgetFinding>;
   readonly drawing: Elevation | null;
   readonly settings: ShopSettings;
   readonly printedOn: string;
@@ -42,15 +37,12 @@ export function sheetModel(
   if (!vehicle) throw new AppError('vehicle-missing');
   const plan = workPlan(assessment, sections, catalogue);
   const lines = partsList(sections, assessment, catalogue);
-  const money = moneyOf(lines, plan, settings);
   return {
     number,
     sections,
     assessment,
     plan,
     lines,
-    money,
-    overBudget: budgetFinding(sections.brief.budgetMinor, money),
     drawing: forecast
       ? elevation(vehicle.platform, forecast, assessment.tires, sections.brief.heightLimitMm)
       : null,

@@ -3,6 +3,7 @@ import { BoardStore } from '../store/board-store';
 import { CatalogueStore } from '../store/catalogue-store';
 import { JobsStore } from '../store/jobs-store';
 import { answers, closeStore, openStore, writtenElsewhere } from '../store/open-store';
+import { QuotesStore } from '../store/quotes-store';
 import { SettingsStore } from '../store/settings-store';
 import type { Store } from '../store/writing';
 import { Catalogues } from './catalogues';
@@ -45,7 +46,7 @@ export async function openShop(file: string): Promise<Shop> {
   const elsewhere = await writtenElsewhere(db);
   return {
     stores: { db, jobs, catalogue, catalogues, settings: new SettingsStore(db) },
-    jobs: new JobsService(jobs, board, catalogues, live),
+    jobs: new JobsService(jobs, board, new QuotesStore(db), catalogues, live),
     live,
     async fault() {
       if (inodeOf(file) !== opened) return 'The database file is no longer in its place.';

@@ -54,9 +54,19 @@ export class JobsStore {
   find(id: string): Promise<Stored | null> {
     return stored(this.db, id);
   }
-  /** A new job with all its sections, under the next free number unless one is named. */
-  async create(sections: JobSections, by: By, as: MadeAs = {}): Promise<string> {
-    return writing(this.db, (t) => this.createIn(t, sections, by, as));
+  /** A new job with all its sections, under the next free number unless one is named. `also`: what comes with it, in the same
+   *  transaction. */
+  async create(
+    sections: JobSections,
+    by: By,
+    as: MadeAs = {},
+    also: (t: Knex.Transaction, id: string) => Promise<void> = () => Promise.resolve(),
+  ): Promise<string> {
+    return writing(this.db, async (t) => {
+      const id = await this.createIn(t, sections, by, as);
+      await also(t, id);
+      return id;
+    });
   }
   /** The same inside a transaction that is under way. */
   async createIn(t: Knex.Transaction, sections: JobSections, by: By, as: MadeAs = {}): Promise<string> {

@@ -21,6 +21,7 @@ const UNSET: ShopSettings = {
   suppliesShare: 0,
   taxShare: 0,
   alignmentMinor: 0,
+  hoursRange: null,
   placeLimits: [],
 };
 

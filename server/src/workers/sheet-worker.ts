@@ -4,7 +4,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
 import { typeset, type Coverage } from '../services/typeset';
-import { printable, type PrintTask } from '../services/printable';
+import { printable, quoteIn, type JobTask, type PrintTask } from '../services/printable';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
 const FONTS = [join(import.meta.dirname, 'fonts'), join(import.meta.dirname, '../../dist/fonts')].find((f) =>
@@ -42,11 +42,9 @@ export type Printed =
 
 let read: { readonly number: number; readonly catalogue: Catalogue } | null = null;
 
-/** Computes and renders a build sheet, a calibration card (PDF bytes) or a parts list (CSV); runs in the worker pool. */
+/** Computes and renders what is printed of a job (PDF bytes, CSV or JSON text); runs in the worker pool. */
 export default async function print(task: PrintTask): Promise<Printed> {
-  const { number, text } = task.catalogue;
-  if (read?.number !== number) read = { number, catalogue: JSON.parse(text) as Catalogue };
-  const made = printable(task, read.catalogue);
+  const made = task.what === 'paper' ? quoteIn(task.form, task.paper) : printable(task, catalogueOf(task));
   switch (made.kind) {
     case 'refused':
       return { ok: false, code: made.code };
@@ -58,4 +56,8 @@ export default async function print(task: PrintTask): Promise<Printed> {
         body: new Uint8Array(await pdfmake.createPdf(typeset(made.document, coverage)).getBuffer()),
       };
   }
+}
+function catalogueOf({ catalogue: { number, text } }: JobTask): Catalogue {
+  if (read?.number !== number) read = { number, catalogue: JSON.parse(text) as Catalogue };
+  return read.catalogue;
 }

@@ -58,10 +58,17 @@ export const routes: Routes = [
         loadComponent: () => import('./features/gearing/gearing').then((m) => m.GearingView),
       },
       {
-        path: 'sheet',
-        title: 'Sheet',
-        loadComponent: () => import('./features/sheet/sheet').then((m) => m.SheetView),
+        path: 'quote',
+        title: 'Quote',
+        loadComponent: () => import('./features/quote/quote').then((m) => m.QuoteView),
       },
+      {
+        path: 'plan',
+        title: 'Plan',
+        loadComponent: () => import('./features/plan/plan').then((m) => m.PlanView),
+      },
+      // as the place was called before, in addresses that were sent
+      { path: 'sheet', redirectTo: 'plan' },
       {
         path: 'after',
         title: 'After',

@@ -21,6 +21,7 @@ export function startPlansWorker() {
       stages: later((...a: Parameters<typeof api.stages>) => api.stages(...a)),
       bindings: later((...a: Parameters<typeof api.bindings>) => api.bindings(...a)),
       worth: later((...a: Parameters<typeof api.worth>) => api.worth(...a)),
+      quote: later((...a: Parameters<typeof api.quote>) => api.quote(...a)),
       check: later((...a: Parameters<typeof api.check>) => api.check(...a)),
       counter: later((...a: Parameters<typeof api.counter>) => api.counter(...a)),
     },

@@ -8,6 +8,7 @@ import { intakeAndAfter } from './007-intake-and-after';
 import { linesOfOnesOwn } from './008-lines-of-ones-own';
 import { whatComesOff } from './009-what-comes-off';
 import { pinsAndBans } from './010-pins-and-bans';
+import { quotes } from './011-quotes';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -22,5 +23,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   linesOfOnesOwn,
   whatComesOff,
   pinsAndBans,
+  quotes,
 ];
 export type { NamedMigration };

@@ -21,6 +21,8 @@ import {
   type PastJob,
   type Photo,
   ErrorSchema,
+  GivenQuotesSchema,
+  type GivenQuote,
   JobAnswerSchema,
   LiveEventSchema,
   PlansToldSchema,
@@ -42,7 +44,10 @@ import type * as z from 'zod';
 export type CallFailure =
   { readonly kind: 'refused'; readonly error: ApiError } | { readonly kind: 'no-answer' };
 
-export type JobExport = 'sheet.pdf' | 'calibration.pdf' | 'parts.csv' | 'file';
+/** forms of a quote; one that was given stands under its revision */
+type QuoteFile = `quote.${'pdf' | 'csv' | 'json'}`;
+export type JobExport =
+  'sheet.pdf' | 'calibration.pdf' | 'parts.csv' | 'file' | QuoteFile | `quotes/${number}/${QuoteFile}`;
 
 /** What of the board is asked for. */
 export interface BoardAsked {
@@ -91,6 +96,14 @@ export class Api {
   readonly past = (platform: string): Observable<PastJob[]> =>
     this.call(PastCasesSchema, this.http.get(`/api/platforms/${encodeURIComponent(platform)}/past`)).pipe(
       map((p) => p.cases),
+    );
+  /** the quotes that were given, the newest first */
+  readonly quotes = (id: string): Observable<GivenQuote[]> =>
+    this.call(GivenQuotesSchema, this.http.get(`/api/jobs/${id}/quotes`)).pipe(map((q) => q.quotes));
+  /** Gives the quote of a job as it is saved; `quote`: its id, so that it may be asked again. */
+  readonly giveQuote = (id: string, quote: string): Observable<GivenQuote[]> =>
+    this.call(GivenQuotesSchema, this.http.post(`/api/jobs/${id}/quotes`, { id: quote })).pipe(
+      map((q) => q.quotes),
     );
   readonly history = (id: string): Observable<Revision[]> =>
     this.call(HistorySchema, this.http.get(`/api/jobs/${id}/history`)).pipe(map((h) => h.revisions));

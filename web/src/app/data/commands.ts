@@ -8,7 +8,7 @@ import { Api, failureText, type CallFailure } from './api';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { JobStore } from './job-store';
 import { NewJobs } from './new-jobs';
-import { JOB_SECTIONS, SECTION_KEYS } from './sections';
+import { JOB_SECTIONS, lastOf, nextIn, SECTION_KEYS } from './sections';
 
 /** no fading in: whoever pressed the key goes on typing */
 const AT_ONCE = { enterAnimationDuration: 0, exitAnimationDuration: 0 } as const;
@@ -148,7 +148,7 @@ export class Commands {
     const plain = !event.altKey && !event.ctrlKey && !event.metaKey && !typing(event.target);
     // Alt + a digit may be the browser's own: outside a text the digit alone does it
     if ((event.altKey || plain) && section && id !== null) {
-      run(() => this.router.navigate(['/jobs', id, section.link]));
+      run(() => this.router.navigate(['/jobs', id, nextIn(section, lastOf(this.router.url))]));
       return;
     }
     if (!plain) {

@@ -1,20 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { NavigationEnd, Router, RouterLink, RouterLinkActive } from '@angular/router';
+import { NavigationEnd, Router, RouterLink } from '@angular/router';
 import { filter, map, startWith, tap } from 'rxjs';
+import { lastOf } from '../data/sections';
 
 export interface TapeMark {
   readonly label: string;
   readonly link: string;
   readonly lack: string;
   readonly key: string;
+  /** addresses of its pages; its own is among them */
+  readonly links: readonly string[];
+  /** a heavier tick before it: another part of the work begins */
+  readonly heavy: boolean;
 }
 
 /** One ruled strip for everything that has an order: where you are is filled, what lacks something says so. On a phone it is one line
  *  that opens. */
 @Component({
   selector: 'app-ruled-tape',
-  imports: [RouterLink, RouterLinkActive],
+  imports: [RouterLink],
   template: `
     <nav [attr.aria-label]="label()" [class.open]="opened()">
       <button type="button" class="where" (click)="opened.set(!opened())" [attr.aria-expanded]="opened()">
@@ -25,8 +30,9 @@ export interface TapeMark {
       @for (m of marks(); track m.link) {
         <a
           [routerLink]="m.link"
-          routerLinkActive="here"
-          ariaCurrentWhenActive="page"
+          [class.here]="m === here()"
+          [class.heavy]="m.heavy"
+          [attr.aria-current]="m === here() ? 'page' : null"
           [attr.aria-keyshortcuts]="'Alt+' + m.key"
         >
           <span>{{ m.label }}</span>
@@ -60,6 +66,10 @@ export interface TapeMark {
       border-left: 1px solid var(--ink);
       background: repeating-linear-gradient(90deg, transparent 0 11px, var(--hair) 11px 12px) left bottom /
         100% 5px no-repeat;
+    }
+    a.heavy {
+      margin-left: 14px;
+      border-left: 4px solid var(--ink);
     }
     a:hover {
       color: var(--ink);
@@ -127,9 +137,13 @@ export interface TapeMark {
         gap: 12px;
         min-height: 48px;
         padding: 0 16px;
+        margin-left: 0;
         border-left: 0;
         border-top: 1px solid var(--hair);
         background-image: none;
+      }
+      .open a.heavy {
+        border-top: 4px solid var(--ink);
       }
       .open .lack {
         font-size: 13px;
@@ -160,10 +174,10 @@ export class RuledTape {
       tap(() => {
         this.opened.set(false);
       }),
-      map(() => this.router.url.split(/[?#]/)[0]?.split('/').at(-1) ?? ''),
+      map(() => lastOf(this.router.url)),
       takeUntilDestroyed(),
     ),
     { initialValue: '' },
   );
-  protected readonly here = computed(() => this.marks().find((m) => m.link === this.link()));
+  protected readonly here = computed(() => this.marks().find((m) => m.links.includes(this.link())));
 }

@@ -3,6 +3,7 @@ import {
   builtPlan,
   planPoint,
   questionWorth,
+  quoteOf,
   checkBuild,
   elevation,
   findPlans,
@@ -36,6 +37,7 @@ import {
   type PlansAsked,
   type PlansTold,
   type QuestionWorth,
+  type Quote,
   type ShopSettings,
   type SizeOfSeries,
   type Stages,
@@ -89,6 +91,8 @@ export interface PlansApi {
   /** open questions of the vehicle, the one whose answer changes most first */
   worth(job: JobSections, day: string): readonly QuestionWorth[];
   check(job: JobSections, day: string): BuildCheck | null;
+  /** the chosen plan and what is offered beside it, as a customer is asked; null without a vehicle */
+  quote(job: JobSections, day: string): Quote | null;
   /** within a second: as it stands, the plans as far as they are found by then, and a smaller tyre */
   counter(job: JobSections, day: string): CounterAnswer | null;
 }
@@ -158,6 +162,10 @@ export function createPlansApi(): PlansApi {
     };
   };
   return {
+    quote(job, day) {
+      const a = asked(job, day);
+      return a && quoteOf(a);
+    },
     load(catalogue, settings) {
       shop = { catalogue, settings };
     },

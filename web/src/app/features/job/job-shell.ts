@@ -38,6 +38,7 @@ import { Theme } from '../../data/theme';
 import { Why } from '../../data/why';
 import { ElevationView } from '../../drawing/elevation-view';
 import { RuledTape, type TapeMark } from '../../ui/ruled-tape';
+import { SectionPages } from '../../ui/section-pages';
 import { TopBar } from '../../ui/top-bar';
 import { WhyPanel } from '../../ui/why-panel';
 
@@ -47,7 +48,16 @@ const MOST_FIELDS = 4;
 /** One job: who and when on the bar, the elevation, the ruled tape of sections, the section, and Why beside it. */
 @Component({
   selector: 'app-job-shell',
-  imports: [MatButtonModule, RouterLink, RouterOutlet, TopBar, RuledTape, ElevationView, WhyPanel],
+  imports: [
+    MatButtonModule,
+    RouterLink,
+    RouterOutlet,
+    TopBar,
+    RuledTape,
+    SectionPages,
+    ElevationView,
+    WhyPanel,
+  ],
   templateUrl: './job-shell.html',
   styleUrl: './job-shell.scss',
   host: {
@@ -107,9 +117,16 @@ export class JobShell {
     return date ? `promise ${shortDay(date)}` : '';
   });
   protected readonly marks = computed<readonly TapeMark[]>(() =>
-    JOB_SECTIONS.map(({ label, link, lacks }, i) => {
+    JOB_SECTIONS.map(({ label, link, lacks, pages, workBegins }, i) => {
       const lack = this.view.lacks().find((l) => l.section === lacks);
-      return { label, link, key: SECTION_KEYS[i] ?? '', lack: lack ? lackText(lack) : '' };
+      return {
+        label,
+        link,
+        key: SECTION_KEYS[i] ?? '',
+        lack: lack ? lackText(lack) : '',
+        links: (pages ?? [{ link }]).map((p) => p.link),
+        heavy: workBegins === true,
+      };
     }),
   );
   protected readonly saved = computed(() => {

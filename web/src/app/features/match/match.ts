@@ -51,7 +51,6 @@ import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
 import { MatchModel } from './match-model';
-import { MatchViews } from './match-views';
 import { SourceRow, type SaidSource } from './source-row';
 
 interface Offer {
@@ -92,7 +91,6 @@ const bodyLift = (mm: number, from = ''): Figure | null =>
     DescribedFields,
     FigureButton,
     HeadlineBlock,
-    MatchViews,
     NumberField,
     SourceRow,
   ],

@@ -6,6 +6,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
+import { MOST_ALTERNATIVES } from '@rigger/contracts';
 import {
   listed,
   lockKey,
@@ -48,7 +49,6 @@ import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { AllPlans } from './all-plans';
-import { MatchViews } from './match-views';
 import type { Built } from '../../workers/plans-api';
 import { PlansModel } from './plans-model';
 
@@ -58,6 +58,18 @@ interface Found {
   readonly label: string;
 }
 const MOST_OFFERED = 12;
+const codesOf = (items: readonly { readonly code: string }[]) =>
+  items
+    .map((i) => i.code)
+    .sort()
+    .join();
+const reliefsOf = (reliefs: PlanPoint['reliefs']) =>
+  reliefs
+    .map((r) => `${r.axle}/${r.obstacle ?? ''}/${r.relief}`)
+    .sort()
+    .join();
+const sameBuild = (a: Pick<PlanPoint, 'items' | 'reliefs'>, b: Pick<PlanPoint, 'items' | 'reliefs'>) =>
+  codesOf(a.items) === codesOf(b.items) && reliefsOf(a.reliefs) === reliefsOf(b.reliefs);
 
 /** Plans side by side, the picture of all of them, and why something is in none. */
 @Component({
@@ -71,7 +83,6 @@ const MOST_OFFERED = 12;
     MatButtonModule,
     MatFormFieldModule,
     MatInputModule,
-    MatchViews,
     ReactiveFormsModule,
     RouterLink,
   ],
@@ -140,16 +151,10 @@ export class PlansView {
   protected readonly chosenName = computed(() => {
     const s = this.view.sections();
     if (!s) return null;
-    const codes = (items: readonly { readonly code: string }[]) =>
-      items
-        .map((i) => i.code)
-        .sort()
-        .join();
-    const is = codes(s.build.items);
-    const found = [...(this.model.told()?.shown ?? []), ...(this.model.told()?.all ?? [])].find(
-      (p) => codes(p.items) === is && p.reliefs.length === s.tire.reliefs.length,
+    const found = [...(this.model.told()?.shown ?? []), ...(this.model.told()?.all ?? [])].find((p) =>
+      sameBuild(p, { items: s.build.items, reliefs: s.tire.reliefs }),
     );
-    return is === '' && s.tire.reliefs.length === 0 ? null : (found?.name ?? null);
+    return s.build.items.length + s.tire.reliefs.length === 0 ? null : (found?.name ?? null);
   });
   protected readonly rows = computed(() => {
     const columns = this.columns();
@@ -304,6 +309,30 @@ export class PlansView {
       },
       `plan.${p.name}`,
     );
+  }
+  /** plans that stand on the quote beside the chosen one */
+  private readonly offered = computed(() => this.view.sections()?.quote.alternatives ?? []);
+  protected readonly quoteFull = computed(() => this.offered().length >= MOST_ALTERNATIVES);
+  protected isOffered(p: PlanPoint): boolean {
+    return this.offered().some((a) => sameBuild(a, p));
+  }
+  /** Puts a plan on the quote beside the chosen one, or takes it off again. */
+  protected offer(p: PlanPoint): void {
+    const rest = this.offered().filter((a) => !sameBuild(a, p));
+    const alternatives =
+      rest.length < this.offered().length
+        ? rest
+        : [
+            ...rest,
+            {
+              id: crypto.randomUUID(),
+              items: p.items.map((i) => listed(crypto.randomUUID(), i.kind, i.code)),
+              reliefs: p.reliefs,
+              ...p.tire,
+              freightMinor: null,
+            },
+          ];
+    this.store.patch('quote', { alternatives }, 'alternatives');
   }
   protected async explain(p: ShownPoint): Promise<void> {
     if (this.open() === p.name) {

@@ -17,10 +17,8 @@ import {
   duration,
   fasteningText,
   FIGURE_WORDS,
-  findingText,
   HAZARD_WORDS,
   lineProvenance,
-  priceText,
   NEED_WORDS,
   needText,
   plural,
@@ -40,25 +38,23 @@ import { JobView } from '../../data/job-view';
 import { MakeFile, type Export } from '../../data/make-file';
 import { linkOf } from '../../data/sections';
 import { Shop } from '../../data/shop';
-import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 
 export const EXPORTS: readonly Export[] = [
   { what: 'sheet.pdf', label: 'Print to PDF', fileName: (n) => `build-sheet-${n}.pdf` },
-  { what: 'parts.csv', label: 'Parts list as CSV', fileName: (n) => `parts-${n}.csv` },
   { what: 'file', label: 'Save as file', fileName: (n) => `job-${n}.json` },
 ];
 
 /** What is bought and what is done, in order, with the caution at the step. */
 @Component({
-  selector: 'app-sheet',
-  imports: [RouterLink, MatButtonModule, MatProgressBarModule, FigureButton, HeadlineBlock],
+  selector: 'app-plan',
+  imports: [RouterLink, MatButtonModule, MatProgressBarModule, HeadlineBlock],
   providers: [MakeFile],
-  templateUrl: './sheet.html',
-  styleUrl: './sheet.scss',
+  templateUrl: './plan.html',
+  styleUrl: './plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class SheetView {
+export class PlanView {
   protected readonly view = inject(JobView);
   private readonly shop = inject(Shop);
   protected readonly files = inject(MakeFile);
@@ -79,8 +75,7 @@ export class SheetView {
   protected readonly beside = besideText;
   protected readonly cautions = stepCautions;
   protected readonly headline = computed(() => {
-    const m = this.view.money();
-    return m && sheetHeadline(this.view.plan(), this.view.lines().length, m, this.shop.style());
+    return this.view.assessment() && sheetHeadline(this.view.plan(), this.view.lines().length);
   });
   protected readonly open = computed(() => {
     const a = this.view.assessment();
@@ -99,11 +94,6 @@ export class SheetView {
         l.code === 'unreadable' ? [{ text: unreadableEntry(l.what), link: linkOf(l.section) }] : [],
       ),
   );
-  protected readonly over = computed(() => {
-    const f = this.view.overBudget();
-    return f && findingText(f, this.shop.style());
-  });
-  protected readonly priced = (minor: number | null) => priceText(minor, this.shop.style());
   protected readonly provenance = (l: PartsLine) => lineProvenance(l);
   protected readonly stock = (l: PartsLine) =>
     l.onHand === null

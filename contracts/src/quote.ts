@@ -1,0 +1,84 @@
+import * as z from 'zod';
+
+/** quotes that one job has had */
+export const MOST_QUOTES = 100;
+const text = z.string().max(4000);
+const texts = z.array(text).max(200);
+const minor = z.number();
+const between = z.strictObject({ from: z.number(), to: z.number() });
+
+const QuotedPlanSchema = z.strictObject({
+  title: text,
+  /** how it stands then, in one line */
+  stands: text,
+  ready: text,
+  lines: z
+    .array(
+      z.strictObject({
+        quantity: z.number(),
+        code: text,
+        name: text,
+        maker: text,
+        word: text,
+        /** null: to ask */
+        amountMinor: minor.nullable(),
+      }),
+    )
+    .max(300),
+  money: z.strictObject({
+    partsMinor: minor,
+    freightMinor: minor.nullable(),
+    labour: between,
+    supplies: between,
+    alignmentMinor: minor,
+    tax: between,
+    total: between,
+  }),
+  minutes: between,
+  givenUp: texts,
+  /** not settled by it */
+  open: texts,
+  /** nobody has decided yet */
+  advised: texts,
+  declined: texts,
+  cautions: texts,
+});
+/** A quote as it is read and printed: a given one is kept so and never computed again. */
+export const QuotePaperSchema = z
+  .strictObject({
+    format: z.literal('apt-rigger-quote'),
+    version: z.literal(1),
+    job: z.int().min(1),
+    /** null: a draft, not given to anybody */
+    revision: z.int().min(1).nullable(),
+    day: z.iso.date(),
+    validUntil: z.iso.date().nullable(),
+    shop: z.strictObject({ name: text, place: text }),
+    customer: text,
+    vehicle: text,
+    currency: z.string().min(1).max(8),
+    lengthUnit: z.enum(['mm', 'in']),
+    sentence: text,
+    words: text,
+    plans: z.array(QuotedPlanSchema).min(1).max(8),
+    notIncluded: texts,
+  })
+  .meta({ id: 'QuotePaper', description: 'A quote: one to four plans, with money and hours as ranges' });
+export type QuotePaper = z.infer<typeof QuotePaperSchema>;
+export type QuotedPaperPlan = QuotePaper['plans'][number];
+/** The quotes that were given of a job, the newest first. */
+export const GivenQuotesSchema = z
+  .strictObject({
+    quotes: z.array(
+      z.strictObject({
+        revision: z.int().min(1),
+        at: z.iso.datetime(),
+        author: z.string(),
+        paper: QuotePaperSchema,
+      }),
+    ),
+  })
+  .meta({ id: 'GivenQuotes' });
+export type GivenQuote = z.infer<typeof GivenQuotesSchema>['quotes'][number];
+/** `id`: made by whoever gives it, so that it may be asked again */
+export const GiveQuoteSchema = z.strictObject({ id: z.uuid() }).meta({ id: 'GiveQuote' });

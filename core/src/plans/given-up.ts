@@ -1,0 +1,62 @@
+import { AXLES } from '../rules';
+import type { Axle } from '../suspension';
+import type { Change2, Outcome } from './outcome';
+
+/** Something that a plan leaves off or makes worse, as a customer would ask about it. mm, Hz, degrees per g, g. */
+export type GivenUp =
+  /** planned against the wish beyond its tolerance; plus: taller */
+  | { readonly code: 'off-the-wish'; readonly axle: Axle; readonly mm: number }
+  | { readonly code: 'lasting'; readonly names: readonly string[] }
+  | { readonly code: 'stiffer'; readonly axle: Axle; readonly wasHz: number; readonly isHz: number }
+  | { readonly code: 'softer'; readonly axle: Axle; readonly wasHz: number; readonly isHz: number }
+  | { readonly code: 'less-droop'; readonly axle: Axle; readonly mm: number }
+  | { readonly code: 'leans-more'; readonly was: number; readonly is: number }
+  | { readonly code: 'tips-sooner'; readonly was: number; readonly is: number };
+
+/** nobody sees less, mm */
+const SEEN_MM = 3;
+/** the ride is another one from here, share of the frequency */
+const RIDE_SHARE = 0.1;
+/** droop that is missed off the road, mm */
+const DROOP_MM = 15;
+/** lean that a driver feels, share */
+const LEAN_SHARE = 0.1;
+/** share of the way to tipping that is worth a word */
+const TIP_SHARE = 0.03;
+
+type Judged = Pick<Outcome, 'missBy' | 'frequencyHz' | 'droopMm' | 'rollDegPerG' | 'tipping'>;
+/** What a customer gives up with a plan, the wish first. `offBy`: planned lift less the wish, by axle, to tell which way.
+ *  @example givenUp({ missBy: { front: 8, rear: null }, frequencyHz: NONE, droopMm: NONE, rollDegPerG: NO, tipping: NO }, { front: -18, rear: 0 }, []) // [{"code":"off-the-wish","axle":"front","mm":-8}] */
+export function givenUp(
+  o: Judged,
+  offBy: Readonly<Record<Axle, number>>,
+  lasting: readonly string[],
+): readonly GivenUp[] {
+  const out: GivenUp[] = [];
+  for (const axle of AXLES) {
+    const miss = o.missBy[axle] ?? 0;
+    if (miss >= SEEN_MM) out.push({ code: 'off-the-wish', axle, mm: Math.sign(offBy[axle]) * miss });
+  }
+  if (lasting.length > 0) out.push({ code: 'lasting', names: lasting });
+  for (const axle of AXLES) {
+    const ride = both(o.frequencyHz[axle]);
+    if (ride && Math.abs(ride.is - ride.was) >= RIDE_SHARE * ride.was)
+      out.push({
+        code: ride.is > ride.was ? 'stiffer' : 'softer',
+        axle,
+        wasHz: ride.was,
+        isHz: ride.is,
+      });
+  }
+  for (const axle of AXLES) {
+    const droop = both(o.droopMm[axle]);
+    if (droop && droop.was - droop.is >= DROOP_MM)
+      out.push({ code: 'less-droop', axle, mm: droop.was - droop.is });
+  }
+  const lean = both(o.rollDegPerG);
+  if (lean && lean.is - lean.was >= LEAN_SHARE * lean.was) out.push({ code: 'leans-more', ...lean });
+  const tip = both(o.tipping);
+  if (tip && tip.was - tip.is >= TIP_SHARE * tip.was) out.push({ code: 'tips-sooner', ...tip });
+  return out;
+}
+const both = ({ today: was, planned: is }: Change2) => (was === null || is === null ? null : { was, is });

@@ -1,0 +1,181 @@
+import type { Catalogue, Hazard } from '../catalogue';
+import { advisedNeeds, openNeeds, type Figure } from '../evidence';
+import type { Alternative, Decision, JobSections, ShopSettings } from '../job';
+import { assess } from '../match';
+import { moneyOf, partsList, workPlan, type PartsLine } from '../planning';
+import { needKey, type Need } from '../rules';
+import type { Axle } from '../suspension';
+import { builtPlan, type BuiltAsked } from './find-plans';
+import { givenUp, type GivenUp } from './given-up';
+import type { PlanFamily } from './plan-family';
+
+/** From the least to the most. */
+export interface Between {
+  readonly from: number;
+  readonly to: number;
+}
+/** Money of a quote, minor units; what depends on hours is a range as they are. */
+export interface QuotedMoney {
+  readonly partsMinor: number;
+  /** null: nobody has said, so it is in no total */
+  readonly freightMinor: number | null;
+  readonly labour: Between;
+  readonly supplies: Between;
+  readonly alignmentMinor: number;
+  readonly tax: Between;
+  readonly total: Between;
+}
+/** One plan as a customer is asked about it. */
+export interface QuotedPlan {
+  /** of the alternative; null: the chosen one */
+  readonly id: string | null;
+  readonly family: PlanFamily;
+  readonly lines: readonly PartsLine[];
+  /** lines without a price: they are in no total */
+  readonly toAsk: number;
+  readonly money: QuotedMoney;
+  /** in the bay, with what the alignment takes, minutes */
+  readonly minutes: Between;
+  /** until the last part is here */
+  readonly days: number;
+  readonly lift: Readonly<Record<Axle, Figure | null>>;
+  readonly rakeLoadedMm: number | null;
+  readonly open: readonly Need[];
+  readonly advised: readonly { readonly need: Need; readonly decision: Decision | null }[];
+  readonly givenUp: readonly GivenUp[];
+  readonly hazards: readonly Hazard[];
+}
+/** The chosen plan, then what is offered beside it. */
+export interface Quote {
+  readonly plans: readonly QuotedPlan[];
+}
+/** hours are told in steps of this, minutes: a quote knows no better */
+const STEP_MIN = 5;
+/** said to a customer; the others are the fitters' */
+const CUSTOMERS: readonly Hazard[] = ['handling', 'law', 'structural'];
+
+/** Minutes of a plan as far as the shop says that they may turn out otherwise, in whole steps.
+ *  @example hoursBetween(200, { underShare: 0.1, overShare: 0.25 }) // {"from":180,"to":250} */
+export const hoursBetween = (minutes: number, range: ShopSettings['hoursRange']): Between =>
+  range === null
+    ? { from: minutes, to: minutes }
+    : {
+        from: Math.floor((minutes * (1 - range.underShare)) / STEP_MIN) * STEP_MIN,
+        to: Math.ceil((minutes * (1 + range.overShare)) / STEP_MIN) * STEP_MIN,
+      };
+/** The job with an alternative in the place of what is chosen. */
+export const withAlternative = (job: JobSections, a: Alternative): JobSections => ({
+  ...job,
+  build: { ...job.build, items: a.items },
+  tire: { ...job.tire, reliefs: a.reliefs, tireCode: a.tireCode, wheelCode: a.wheelCode },
+});
+/** Chosen and alternative change places; the freight of each stays with it. `id`: of what was chosen, as an alternative from now on. */
+export function takeInstead(
+  job: JobSections,
+  taken: Alternative,
+  id: string,
+): Pick<JobSections, 'build' | 'tire' | 'quote'> {
+  const { build, tire, quote } = job;
+  const was: Alternative = {
+    id,
+    items: build.items,
+    reliefs: tire.reliefs,
+    tireCode: tire.tireCode,
+    wheelCode: tire.wheelCode,
+    freightMinor: quote.freightMinor,
+  };
+  const now = withAlternative(job, taken);
+  return {
+    build: now.build,
+    tire: now.tire,
+    quote: {
+      ...quote,
+      freightMinor: taken.freightMinor,
+      alternatives: quote.alternatives.map((a) => (a.id === taken.id ? was : a)),
+    },
+  };
+}
+/** What a customer is asked to decide: each plan with its parts, money, hours, what it leaves open and what is given up by it. Null
+ *  without a vehicle. */
+export function quoteOf(asked: BuiltAsked): Quote | null {
+  const { job } = asked;
+  const chosen = quoted(asked, null, job.quote.freightMinor);
+  if (!chosen) return null;
+  const others = job.quote.alternatives.flatMap((a) => {
+    const plan = quoted({ ...asked, job: withAlternative(job, a) }, a.id, a.freightMinor);
+    return plan ? [plan] : [];
+  });
+  return { plans: [chosen, ...others] };
+}
+function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | null): QuotedPlan | null {
+  const { job, catalogue, settings, day, prepare } = asked;
+  const built = builtPlan(asked);
+  if (!built) return null;
+  const { outcome: o } = built;
+  const a = assess(job, catalogue, settings, { day, prepare });
+  const lines = partsList(job, a, catalogue);
+  const work = workPlan(a, job, catalogue);
+  const money = moneyOf(lines, work, settings);
+  const minutes = hoursBetween(work.minutes, settings.hoursRange);
+  const off = (axle: Axle) => {
+    const wished = axle === 'front' ? job.brief.frontTargetMm : job.brief.rearTargetMm;
+    const f = a.forecast;
+    return f && wished !== null ? f.planned[axle].value - f.today[axle].value - wished : 0;
+  };
+  return {
+    id,
+    family: o.family,
+    lines,
+    toAsk: lines.filter((l) => l.lineMinor === null).length,
+    money: quotedMoney(money, hoursBetween(money.minutes, settings.hoursRange), freightMinor, settings),
+    minutes,
+    days: o.days,
+    lift: o.lift,
+    rakeLoadedMm: o.rakeLoadedMm,
+    open: openNeeds(a.needs),
+    advised: advisedNeeds(a.needs).map((need) => ({
+      need,
+      decision: job.build.decisions[needKey(need)] ?? null,
+    })),
+    givenUp: givenUp(o, { front: off('front'), rear: off('rear') }, lastingNames(job, catalogue)),
+    hazards: CUSTOMERS.filter((h) => work.steps.some((s) => s.hazards.includes(h))),
+  };
+}
+/** Labour and supplies follow the hours; tax is on all, freight with it. */
+function quotedMoney(
+  money: Pick<ReturnType<typeof moneyOf>, 'partsMinor' | 'alignmentMinor'>,
+  minutes: Between,
+  freightMinor: number | null,
+  s: Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare'>,
+): QuotedMoney {
+  const each = (of: (which: keyof Between) => number): Between => ({ from: of('from'), to: of('to') });
+  const labour = each((w) => (minutes[w] / 60) * s.labourMinorPerHour);
+  const supplies = each((w) => labour[w] * s.suppliesShare);
+  const net = each(
+    (w) => money.partsMinor + (freightMinor ?? 0) + labour[w] + supplies[w] + money.alignmentMinor,
+  );
+  const tax = each((w) => net[w] * s.taxShare);
+  return {
+    partsMinor: money.partsMinor,
+    freightMinor,
+    labour,
+    supplies,
+    alignmentMinor: money.alignmentMinor,
+    tax,
+    total: each((w) => net[w] + tax[w]),
+  };
+}
+/** What of a build cannot be undone, by name. */
+function lastingNames(job: JobSections, { parts, kits, reliefs }: Catalogue): readonly string[] {
+  const codes = job.build.items.flatMap((i) =>
+    i.kind === 'part' ? [i.code] : (kits.find((k) => k.code === i.code)?.parts.map((c) => c.part) ?? []),
+  );
+  return [
+    ...new Set([
+      ...parts.filter((p) => codes.includes(p.code) && !p.reversible).map((p) => p.name),
+      ...reliefs
+        .filter((r) => !r.reversible && job.tire.reliefs.some((t) => t.relief === r.code))
+        .map((r) => r.name),
+    ]),
+  ];
+}

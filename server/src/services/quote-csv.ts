@@ -1,0 +1,32 @@
+import type { QuotePaper } from '@rigger/contracts';
+import { codeText } from '@rigger/wording';
+import { csvOf, wholeMoney } from './parts-csv';
+
+/** A quote as CSV: every line and every sum of every plan. */
+export function quoteCsv(q: QuotePaper): string {
+  const sum = (plan: string, what: string, from: number | null, to: number | null) => ({
+    plan,
+    quantity: '' as number | '',
+    code: '',
+    maker: '',
+    what,
+    [`from ${q.currency}`]: wholeMoney(from),
+    [`to ${q.currency}`]: wholeMoney(to),
+  });
+  return csvOf(
+    q.plans.flatMap((p) => [
+      ...p.lines.map((l) => ({
+        ...sum(p.title, l.name, l.amountMinor, l.amountMinor),
+        quantity: l.quantity,
+        code: codeText(l.code),
+        maker: l.maker,
+      })),
+      sum(p.title, 'Freight', p.money.freightMinor, p.money.freightMinor),
+      sum(p.title, 'Labour', p.money.labour.from, p.money.labour.to),
+      sum(p.title, 'Shop supplies', p.money.supplies.from, p.money.supplies.to),
+      sum(p.title, 'Alignment', p.money.alignmentMinor, p.money.alignmentMinor),
+      sum(p.title, 'Tax', p.money.tax.from, p.money.tax.to),
+      sum(p.title, 'Total', p.money.total.from, p.money.total.to),
+    ]),
+  );
+}
