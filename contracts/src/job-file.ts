@@ -1,7 +1,7 @@
-import { emptyRound, NOT_FINISHED, NOT_LOOKED_OVER, NOTHING_QUOTED } from '@rigger/core';
+import { emptyRound, NOT_FINISHED, NOT_LOOKED_OVER, NOTHING_QUOTED, type JobSections } from '@rigger/core';
 import * as z from 'zod';
 import { JobSectionsSchema } from './job';
-import { MOST_QUOTES, QuotePaperSchema } from './quote';
+import { MOST_QUOTES, QuotePaperSchema, type QuotePaper } from './quote';
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
 export const JOB_FILE_VERSION = 9;
@@ -153,3 +153,16 @@ export const JobFileSchema = z
   .preprocess(newest, jobFile)
   .meta({ id: 'JobFile', description: 'A whole job as a file; reading it back gives the same sections' });
 export type JobFile = z.infer<typeof jobFile>;
+/** A job as a file of today: all that a file needs, in one place. */
+export const jobFileOf = (
+  { number, sections }: { readonly number: number; readonly sections: JobSections },
+  quotes: readonly QuotePaper[],
+  at: Date,
+): JobFile => ({
+  format: 'apt-rigger-job',
+  version: JOB_FILE_VERSION,
+  savedAt: at.toISOString(),
+  number,
+  sections: sections as JobFile['sections'],
+  quotes: [...quotes],
+});

@@ -35,6 +35,7 @@ const file = (change: object = {}) => ({
   savedAt: '2026-11-25T08:00:00.000Z',
   number: 1012,
   sections,
+  quotes: [],
   ...change,
 });
 const pathsOf = (value: unknown) => {

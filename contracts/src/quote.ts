@@ -9,6 +9,8 @@ const between = z.strictObject({ from: z.number(), to: z.number() });
 
 const QuotedPlanSchema = z.strictObject({
   title: text,
+  /** what sets its height, by name */
+  made: text,
   /** how it stands then, in one line */
   stands: text,
   ready: text,

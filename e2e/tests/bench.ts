@@ -190,6 +190,7 @@ export const VIEWS = [
   'sources',
   'bench',
   'gearing',
-  'sheet',
+  'quote',
+  'plan',
   'after',
 ] as const;

@@ -13,7 +13,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
     await press('Control+a');
     await type(text);
   };
-  const go = async (n: number | '-') => {
+  const go = async (n: number) => {
     await press(`Alt+${n}`);
     await expect(page.locator('nav a.here')).toHaveAttribute('aria-keyshortcuts', `Alt+${n}`);
   };
@@ -90,7 +90,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('Enter');
   await expect(headline).toContainText('265/70R17 clears with this plan');
 
-  await go(6);
+  await go(5); // the next page of it: the rub map
   await expect(headline).toContainText('mud flap');
   await expect(page.getByText('Sizes that clear', { exact: false }).first()).toBeVisible();
   const cell = page.locator('.cell');
@@ -100,12 +100,12 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('ArrowRight');
   await expect(cell).not.toHaveText(posed ?? '');
 
-  await go(9);
+  await go(5);
   await expect(headline).toContainText('not known yet');
 
-  await go(7);
-  await tabTo(page, page.getByRole('link', { name: 'Sources, by hand' }));
-  await press('Enter');
+  await go(6);
+  await expect(page.locator('section.plans')).toBeVisible();
+  await go(6);
   await tabTo(page, page.getByRole('checkbox', { name: /TL-2810/ }));
   await press('Space');
   await expect(headline).toContainText('46 ±');
@@ -120,7 +120,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   await press('Escape');
   await expect(page.getByRole('heading', { name: /^Why / })).toHaveCount(0);
 
-  await go(0);
+  await go(8);
   await expect(page.getByText('Ride-height line: wheels on the ground from here')).toBeVisible();
   const download = async (name: string) => {
     await tabTo(page, page.getByRole('button', { name }));
@@ -131,16 +131,18 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   expect(pdf.name).toMatch(/^build-sheet-\d+\.pdf$/);
   expect(pdf.bytes.subarray(0, 5).toString()).toBe('%PDF-');
   expect(pdf.bytes.length).toBeGreaterThan(20_000);
-  const csv = await download('Parts list as CSV');
-  expect(csv.bytes.toString()).toContain('TL-2810');
   const file = await download('Save as file');
   const job = JSON.parse(file.bytes.toString());
   expect(job).toMatchObject({
     format: 'apt-rigger-job',
-    version: 8,
+    version: 9,
     sections: { head: { customer: 'Ferry pilot' } },
   });
-  await go('-');
+  await go(7);
+  await expect(headline).toContainText('with tax');
+  const csv = await download('Parts list as CSV');
+  expect(csv.bytes.toString()).toContain('TL-2810');
+  await go(9);
   await expect(headline).toContainText('When it is down');
   await tabTo(page, page.getByRole('link', { name: 'tape it down and rolled' }));
   await press('Enter');
@@ -152,7 +154,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
     await press('Tab');
   }
   await expect(headline).toContainText('than forecast');
-  await go('-');
+  await go(9);
   await expect(page.getByRole('cell', { name: 'Front, down and rolled', exact: true })).toBeVisible();
   await fill(/Hours taken/, '6.5');
   await fill(/One line for whoever/, 'Soak the bolts the evening before.');

@@ -1,4 +1,4 @@
-import { accessible, expect, tabTo, test } from './bench';
+import { accessible, expect, saved, tabTo, test } from './bench';
 
 test('plans by keyboard: why a kit is out, a part left out, three plans, one taken', async ({
   page,
@@ -42,7 +42,7 @@ test('plans by keyboard: why a kit is out, a part left out, three plans, one tak
   await expect(page.getByText('Taken', { exact: true })).toBeVisible();
   await page.reload();
   await expect(page.getByText('Taken', { exact: true })).toBeVisible({ timeout: 40_000 });
-  await page.goto(await server.at(1014, 'sheet'));
+  await page.goto(await server.at(1014, 'plan'));
   await expect(page.getByRole('heading', { name: 'Work, in order' })).toBeVisible();
   await expect(page.getByText(code, { exact: true })).toHaveCount(0);
 });
@@ -59,4 +59,61 @@ test('a call at the counter is answered and becomes a job', async ({ page, serve
   await expect(page).toHaveURL(/\/match$/);
   await expect(page.getByText('Caller: +50 courser 2019').first()).toBeVisible();
   await expect(page.locator('app-headline h1')).toContainText(/worth choosing|Looking/);
+});
+
+test('a quote: a plan beside the chosen one, given, revised, and the customer takes the other', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto(await server.at(1014, 'match'));
+  await expect(page.locator('app-headline h1')).toContainText('no better one exists', { timeout: 40_000 });
+  await page
+    .getByRole('button', { name: /^Take / })
+    .first()
+    .click();
+  await page
+    .getByRole('button', { name: /^Quote it too/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: /^Off the quote/ })).toHaveCount(1);
+
+  await page.getByRole('link', { name: 'Quote', exact: true }).click();
+  const headline = page.locator('app-headline');
+  await expect(headline).toContainText('1 alternative beside it', { timeout: 20_000 });
+  const give = page.getByRole('button', { name: 'Give this quote' });
+  await expect(give).toBeDisabled();
+  await expect(page.locator('#hinders')).toHaveText('Say until when it holds.');
+  await page.getByRole('textbox', { name: 'Holds until' }).fill('1 Jan 2099');
+  await page.keyboard.press('Tab');
+  await expect(headline).toContainText('Holds until');
+  await accessible(page);
+  await give.click();
+  const given = page.getByRole('region', { name: 'Given' });
+  await expect(given.getByText('Revision 1', { exact: true })).toBeVisible();
+
+  // freight comes on: a revision beside the first, which stays
+  await page.getByLabel('Freight, A').fill('140');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Freight where none is named')).toBeVisible(); // of the other plan
+  await saved(page);
+  await give.click();
+  await expect(given.getByText('Revision 2', { exact: true })).toBeVisible();
+  await expect(given).toContainText(/Against the one before: 168\smk more/);
+  await page.reload();
+  await expect(given.getByText('Revision 1', { exact: true })).toBeVisible();
+  const [pdf] = await Promise.all([
+    page.waitForEvent('download'),
+    given.getByRole('button', { name: 'PDF of revision 1' }).click(),
+  ]);
+  expect(pdf.suggestedFilename()).toMatch(/^quote-1014-1\.pdf$/);
+
+  // the customer takes the other: the first stands beside it with its freight, and a step back undoes it
+  const columns = page.locator('section.plans thead th');
+  const [was, other] = await columns.allInnerTexts();
+  await page.getByRole('button', { name: /^Take it instead/ }).click();
+  await expect(columns.first()).toContainText(other!.split('\n')[1]!);
+  await expect(page.getByLabel('Freight, B')).toHaveValue('140');
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(columns.first()).toContainText(was!.split('\n')[1]!);
 });

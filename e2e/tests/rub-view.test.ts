@@ -45,7 +45,7 @@ test('the rub map: where it touches, another pose, a relief ticked, the rear axl
     .click();
   await expect(headline).toContainText('rear');
   await expect(cell).toContainText('other wheel at');
-  await page.goto(await server.at(1012, 'sheet'));
+  await page.goto(await server.at(1012, 'plan'));
   await expect(page.getByText('Take the flaps off, cap the holes')).toBeVisible();
 });
 

@@ -3,7 +3,7 @@ import { accessible, expect, noSidewaysScroll, test, VIEWS } from './bench';
 // the second job shows what hangs on the kind of suspension; in the dark only the colours differ
 for (const [number, of, only, views] of [
   [1012, 'a job', undefined, VIEWS],
-  [1015, 'another kind', undefined, ['tape', 'tyre', 'rub', 'match', 'sources', 'bench', 'sheet']],
+  [1015, 'another kind', undefined, ['tape', 'tyre', 'rub', 'match', 'sources', 'bench', 'quote', 'plan']],
   [1013, 'a job in the dark', 'color-contrast', VIEWS],
 ] as const)
   test(`every screen of ${of} (${number}) meets the accessibility rules`, async ({ page, server }) => {
@@ -58,7 +58,18 @@ for (const [width, height] of [
 
 test('every computed figure of every screen opens its because-chain', async ({ page, server }) => {
   test.setTimeout(240_000);
-  for (const view of ['tape', 'tyre', 'rub', 'match', 'sources', 'bench', 'gearing', 'sheet', 'after']) {
+  for (const view of [
+    'tape',
+    'tyre',
+    'rub',
+    'match',
+    'sources',
+    'bench',
+    'gearing',
+    'quote',
+    'plan',
+    'after',
+  ]) {
     // one tyre beside today's: several would only repeat the rows
     await page.goto(await server.at(view === 'tyre' ? 1014 : 1012, view));
     await expect(page.locator('app-headline h1')).toBeVisible();

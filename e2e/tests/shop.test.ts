@@ -82,10 +82,11 @@ test('a catalogue is read in from a folder; jobs keep theirs until the change is
   await page.getByRole('button', { name: 'Read it in' }).click();
   await expect(page.getByText('The catalogue was read in')).toBeVisible();
 
-  await page.goto(await server.at(1012, 'sheet'));
+  await page.goto(await server.at(1012, 'quote'));
   const notice = page.getByRole('region', { name: 'Changed in the catalogue' });
   await expect(notice).toContainText('part TL-2810: price');
   const total = page.locator('tr.sum');
+  await expect(total).toContainText('mk');
   const before = await total.textContent();
   await notice.getByRole('button', { name: 'Take over' }).click();
   await expect(notice).toHaveCount(0);
@@ -99,7 +100,7 @@ test('a catalogue is read in from a folder; jobs keep theirs until the change is
   await expect(page.getByRole('row', { name: /Catalogue/ })).toContainText('goes back');
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByText('Put back.')).toBeVisible();
-  await page.goto(await server.at(1012, 'sheet'));
+  await page.goto(await server.at(1012, 'quote'));
   await expect(total).toHaveText(before ?? '');
   rmSync(dir, { recursive: true });
 });

@@ -151,7 +151,9 @@ test('a browser whose storage is full still saves, and a day without the server 
   await second.getByLabel('Who drives it').fill('without the server');
   await expect(second.locator('.saved')).toContainText('server does not answer');
   // a section that was never opened before, and a reload of the page itself
-  await second.keyboard.press('Alt+9');
+  await second.keyboard.press('Alt+5');
+  await expect(second.getByRole('link', { name: 'Gearing' })).toBeVisible();
+  await second.getByRole('link', { name: 'Gearing' }).click();
   await expect(second.locator('app-gearing h1')).toBeVisible();
   await second.goto(server.base);
   await expect(second.getByText('The server does not answer').first()).toBeVisible();
@@ -192,7 +194,7 @@ test('what cannot be read is said to everybody and stops the printing until it i
   await payload.fill('25o');
   await page.keyboard.press('Tab');
   await saved(page);
-  await second.goto(await server.at(1012, 'sheet'));
+  await second.goto(await server.at(1012, 'plan'));
   await expect(second.getByRole('heading', { name: 'Cannot be read, so nothing is printed' })).toBeVisible();
   await expect(second.getByRole('button', { name: 'Print to PDF' })).toBeDisabled();
   await expect(second.locator('nav').getByText('cannot be read: payload')).toBeVisible();

@@ -7,7 +7,7 @@ import { apiRoutes } from './routes/routes';
 import { openApiDocument } from './routes/openapi';
 import { sectionsOf } from './services/jobs-service';
 import { partsCsv } from './services/parts-csv';
-import { printable, type Printable, type PrintTask } from './services/printable';
+import { printable, quoteIn, type Printable, type PrintTask } from './services/printable';
 import { sheetDocument } from './services/sheet-document';
 import { sheetModel, type SheetModel } from './services/sheet-model';
 import { elevationSvg } from './services/elevation-svg';
@@ -20,7 +20,10 @@ beforeAll(async () => {
   s = await openServer({
     printer: {
       async print(task, signal) {
-        const made = printable(task, JSON.parse(task.catalogue.text) as Catalogue);
+        const made =
+          task.what === 'paper'
+            ? quoteIn(task.form, task.paper)
+            : printable(task, JSON.parse(task.catalogue.text) as Catalogue);
         printed.push({ task, made });
         if (hold) await hold(signal);
         if (made.kind === 'refused') return { ok: false, code: made.code };
@@ -76,7 +79,7 @@ describe('the build sheet', () => {
     expect(textsOf(sheetDocument({ ...m, sections: bare }).content)).not.toContain(' km ·');
   });
   it.each([1009, 1012, 1013, 1014])(
-    'of %d holds parts, money, every step with its caution, and the line',
+    'of %d holds parts, every step with its caution, the line, and no price',
     async (number) => {
       const m = await modelOf(number);
       const text = textsOf(sheetDocument(m).content);
@@ -90,6 +93,7 @@ describe('the build sheet', () => {
       );
       expect(text).toContain('never under a jack alone');
       expect(text).not.toMatch(/undefined|NaN/);
+      expect(text).not.toMatch(/\d mk\b|price|Total|Tax/);
       const under = JSON.stringify(footer(sheetDocument(m))(2, 3, undefined as never));
       expect(under).toContain('not a certificate');
       expect(under).toContain(`Job ${number}, page 2 of 3`);

@@ -11,6 +11,7 @@ beforeEach(async () => {
   s = await openServer({
     printer: {
       print: (task) => {
+        if (task.what === 'paper') throw new Error('no quote is asked for');
         const made = printable(task, catalogue);
         return Promise.resolve(
           made.kind === 'text' ? { ok: true, body: made.text } : { ok: false, code: 'tire-missing' },

@@ -4,6 +4,7 @@ import {
   formatDecimal,
   type Between,
   type GivenUp,
+  type Hazard,
   type JobSections,
   type KnownVehicle,
   type Quote,
@@ -55,6 +56,10 @@ export function givenUpText(g: GivenUp, style: Style): string {
   }
 }
 const LETTERS = ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'];
+/** as it is said to who drives it, where the fitters' words are for fitters */
+const CAUTIONS: Readonly<Partial<Record<Hazard, string>>> = {
+  handling: 'It handles otherwise: a higher centre of gravity leans and tips sooner. Drive it gently first.',
+};
 interface Offered {
   readonly number: number;
   readonly sections: JobSections;
@@ -110,6 +115,7 @@ function planOn(p: QuotedPlan, letter: string, vehicle: KnownVehicle | null, sty
   ].filter(Boolean);
   return {
     title: `${letter} · ${FAMILY_NAMES[p.family]}`,
+    made: p.sources.join(' · '),
     stands: stands.length > 0 ? `${stands.join('; ')}.` : '',
     ready: p.days > 0 ? `Parts are here after ${plural(p.days, 'day')}.` : 'The parts are here.',
     lines: p.lines.map((l) => ({
@@ -126,7 +132,7 @@ function planOn(p: QuotedPlan, letter: string, vehicle: KnownVehicle | null, sty
     open: p.open.map(said),
     advised: p.advised.filter((x) => x.decision === null).map((x) => said(x.need)),
     declined: p.advised.filter((x) => x.decision === 'declined').map((x) => said(x.need)),
-    cautions: p.hazards.map((h) => `${HAZARD_WORDS[h].title} ${HAZARD_WORDS[h].text}`),
+    cautions: p.hazards.map((h) => CAUTIONS[h] ?? `${HAZARD_WORDS[h].title} ${HAZARD_WORDS[h].text}`),
   };
 }
 function notIncluded({ plans }: Quote, own: string): string[] {

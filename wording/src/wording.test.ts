@@ -513,9 +513,7 @@ describe('each screen says its finding first', () => {
     const job = demoJob('hut-warden');
     const a = assess(job, catalogue, settings);
     const plan = workPlan(a, job, catalogue);
-    expect(sheetHeadline(plan, 7).consequence).toContain(
-      `step ${plan.rideHeightLine + 1}`,
-    );
+    expect(sheetHeadline(plan, 7).consequence).toContain(`step ${plan.rideHeightLine + 1}`);
   });
 });
 

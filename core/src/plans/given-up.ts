@@ -24,9 +24,18 @@ const LEAN_SHARE = 0.1;
 /** share of the way to tipping that is worth a word */
 const TIP_SHARE = 0.03;
 
+const UNKNOWN: Change2 = { today: null, planned: null };
+/** How a vehicle handles that nothing is known of: nothing is said to be given up. */
+export const UNKNOWN_HANDLING = {
+  frequencyHz: { front: UNKNOWN, rear: UNKNOWN },
+  droopMm: { front: UNKNOWN, rear: UNKNOWN },
+  rollDegPerG: UNKNOWN,
+  tipping: UNKNOWN,
+} as const satisfies Omit<Judged, 'missBy'>;
+
 type Judged = Pick<Outcome, 'missBy' | 'frequencyHz' | 'droopMm' | 'rollDegPerG' | 'tipping'>;
 /** What a customer gives up with a plan, the wish first. `offBy`: planned lift less the wish, by axle, to tell which way.
- *  @example givenUp({ missBy: { front: 8, rear: null }, frequencyHz: NONE, droopMm: NONE, rollDegPerG: NO, tipping: NO }, { front: -18, rear: 0 }, []) // [{"code":"off-the-wish","axle":"front","mm":-8}] */
+ *  @example givenUp({ missBy: { front: 8, rear: null }, ...UNKNOWN_HANDLING }, { front: -18, rear: 0 }, []) // [{"code":"off-the-wish","axle":"front","mm":-8}] */
 export function givenUp(
   o: Judged,
   offBy: Readonly<Record<Axle, number>>,

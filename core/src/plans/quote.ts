@@ -1,4 +1,4 @@
-import type { Catalogue, Hazard } from '../catalogue';
+import { LIFT_SOURCES, type Catalogue, type Hazard } from '../catalogue';
 import { advisedNeeds, openNeeds, type Figure } from '../evidence';
 import type { Alternative, Decision, JobSections, ShopSettings } from '../job';
 import { assess } from '../match';
@@ -30,6 +30,8 @@ export interface QuotedPlan {
   /** of the alternative; null: the chosen one */
   readonly id: string | null;
   readonly family: PlanFamily;
+  /** what sets its height, by name */
+  readonly sources: readonly string[];
   readonly lines: readonly PartsLine[];
   /** lines without a price: they are in no total */
   readonly toAsk: number;
@@ -125,6 +127,9 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
   return {
     id,
     family: o.family,
+    sources: catalogue.parts
+      .filter((p) => built.parts.includes(p.code) && LIFT_SOURCES.includes(p.family))
+      .map((p) => p.name),
     lines,
     toAsk: lines.filter((l) => l.lineMinor === null).length,
     money: quotedMoney(money, hoursBetween(money.minutes, settings.hoursRange), freightMinor, settings),

@@ -1,6 +1,6 @@
 import {
   faultsOf,
-  JOB_FILE_VERSION,
+  jobFileOf,
   JobFileSchema,
   type Board,
   type BoardRow,
@@ -143,14 +143,8 @@ export class JobsService {
   }
   async file(id: string, at: Date): Promise<JobFile> {
     const job = await this.find(id);
-    return {
-      format: 'apt-rigger-job',
-      version: JOB_FILE_VERSION,
-      savedAt: at.toISOString(),
-      number: job.number,
-      sections: sectionsOf(job) as JobFile['sections'],
-      quotes: (await this.quotes.of(id)).map((q) => q.paper).reverse(),
-    };
+    const papers = (await this.quotes.of(id)).map((q) => q.paper).reverse();
+    return jobFileOf({ number: job.number, sections: sectionsOf(job) }, papers, at);
   }
   /** Reads a job file as a new job; a bad file is refused with the path of each fault and nothing is stored. */
   async read(file: unknown, by: By): Promise<JobAnswer> {

@@ -53,6 +53,7 @@ function sideBySide(q: QuotePaper, style: Style): Content[] {
         widths: [60, ...q.plans.map(() => '*')],
         body: [
           ['', ...q.plans.map((p) => ({ text: p.title, bold: true }))],
+          row('by', (p) => p.made),
           row('with tax', (p) => moneyBetween(p.money.total, style)),
           row('in the bay', (p) => hoursText(p.minutes)),
           row('parts', (p) => p.ready),
@@ -74,6 +75,7 @@ function planContent(p: QuotedPaperPlan, style: Style, breaks: boolean): Content
       : [{ text: head, bold: true, margin: [0, 4, 0, 1], ...(color ? { color } : {}) }, { ul: [...list] }];
   return [
     { text: p.title, style: 'section', ...(breaks ? { pageBreak: 'before' as const } : {}) },
+    ...(p.made ? [{ text: p.made }] : []),
     { text: [p.stands, p.ready].filter(Boolean).join(' '), margin: [0, 0, 0, 4] },
     p.lines.length === 0
       ? { text: 'No parts.', color: INK2 }
@@ -99,9 +101,9 @@ function planContent(p: QuotedPaperPlan, style: Style, breaks: boolean): Content
       columns: [
         { width: '*', text: '' },
         {
-          width: 310,
+          width: 350,
           table: {
-            widths: ['*', 160],
+            widths: ['*', 150],
             body: [
               ['Parts', right(money(m.partsMinor, style))],
               ['Freight', right(m.freightMinor === null ? 'ask' : money(m.freightMinor, style))],

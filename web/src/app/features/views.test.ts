@@ -17,7 +17,7 @@ import { BriefView } from './brief/brief';
 import { CounterView } from './counter/counter';
 import { MatchView } from './match/match';
 import { PlansView } from './match/plans';
-import { SheetView } from './sheet/sheet';
+import { PlanView } from './plan/plan';
 import { TapeView } from './tape/tape';
 import { TireView } from './tire/tire';
 import { VehicleView } from './vehicle/vehicle';
@@ -315,14 +315,15 @@ describe('Match', () => {
   });
 });
 
-describe('Sheet', () => {
-  it('has parts, money, every step in order, and the caution at the step', async () => {
-    const v = await show(SheetView, demoJob('farm-vet'));
+describe('Plan', () => {
+  it('has parts, no price, every step in order, and the caution at the step', async () => {
+    const v = await show(PlanView, demoJob('farm-vet'));
     const text = await v.text();
     for (const line of v.view.lines()) expect(text).toContain(line.code);
     const steps = v.view.plan()!.steps;
     const places = steps.map((s) => text.indexOf(s.text));
     expect(places.every((p) => p >= 0)).toBe(true);
+    expect(text).not.toMatch(/\d mk\b/);
     expect(text).toContain('never under a jack alone');
     expect(v.page.querySelectorAll('ol > li')).toHaveLength(steps.length + 1);
     expect(v.page.querySelector('li.line')!.previousElementSibling!.textContent).toContain(
@@ -331,13 +332,13 @@ describe('Sheet', () => {
     expect(text).toContain('A plan, not a certificate');
   });
   it('says what is not settled before anybody prints', async () => {
-    const v = await show(SheetView, plainJob('mettrick-fell', ['HF-590']));
+    const v = await show(PlanView, plainJob('mettrick-fell', ['HF-590']));
     expect(await v.text()).toContain('lift block on a steered axle: never');
   });
   it('makes a file after everything is saved, and says when it cannot', async () => {
     URL.createObjectURL = jest.fn(() => 'blob:x');
     const click = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
-    const v = await show(SheetView, demoJob('farm-vet'));
+    const v = await show(PlanView, demoJob('farm-vet'));
     v.store.patch('brief', { notes: 'just typed' }, 'notes');
     await (await v.button(/Print to PDF/)).click();
     await v.fixture.whenStable();
@@ -345,7 +346,7 @@ describe('Sheet', () => {
     expect(click).toHaveBeenCalledTimes(1);
     v.server.goDown();
     v.store.patch('brief', { notes: 'again' }, 'notes');
-    await (await v.button(/Parts list as CSV/)).click();
+    await (await v.button(/Save as file/)).click();
     await v.fixture.whenStable();
     expect(await v.text()).toContain('The server does not answer');
     expect(click).toHaveBeenCalledTimes(1);

@@ -198,8 +198,8 @@ it('the ruled tape names each section and what it lacks', async () => {
   const fixture = TestBed.createComponent(RuledTape);
   fixture.componentRef.setInput('label', 'Sections');
   fixture.componentRef.setInput('marks', [
-    { label: 'Brief', link: 'brief', lack: '', key: '1' },
-    { label: 'Tape', link: 'tape', lack: '4 corners to tape', key: '3' },
+    { label: 'Brief', link: 'brief', lack: '', key: '1', links: ['brief'], heavy: false },
+    { label: 'Tape', link: 'tape', lack: '4 corners to tape', key: '3', links: ['tape'], heavy: true },
   ]);
   const tape = await TestbedHarnessEnvironment.harnessForFixture(fixture, RuledTapeHarness);
   expect((await tape.marks()).map((m) => m.name.replace(/\s+/g, ' '))).toEqual([

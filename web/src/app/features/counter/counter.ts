@@ -12,7 +12,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { JOB_FILE_VERSION } from '@rigger/contracts';
+import { jobFileOf } from '@rigger/contracts';
 import { jobOfQuestion, parseTireSize, readQuestion, tiresMeant, type Figure } from '@rigger/core';
 import {
   bandText,
@@ -236,13 +236,7 @@ export class CounterView {
     if (!sections) return;
     try {
       const made = await firstValueFrom(
-        this.api.readFile({
-          format: 'apt-rigger-job',
-          version: JOB_FILE_VERSION,
-          savedAt: new Date().toISOString(),
-          number: 1,
-          sections,
-        }),
+        this.api.readFile(jobFileOf({ number: 1, sections }, [], new Date())),
       );
       await this.router.navigate(['/jobs', made.id, 'match']);
     } catch (e) {

@@ -53,11 +53,13 @@ async function show(job: JobSections, before?: (s: FakeServer) => void) {
 
 describe('the shell of a job', () => {
   it('each section has its own address, in one order everywhere', () => {
-    // the history stands beside the sections, the sources inside Match
+    // the history stands beside the sections; one address is kept for what was sent before
     const children = routes
       .find((r) => r.path === 'jobs/:id')!
-      .children!.filter((c) => !['', 'history', 'sources'].includes(c.path!));
-    expect(children.map((c) => [c.path, c.title])).toEqual(JOB_SECTIONS.map((s) => [s.link, s.label]));
+      .children!.filter((c) => !['', 'history', 'sheet'].includes(c.path!));
+    const pages = JOB_SECTIONS.flatMap((s) => (s.pages ?? [s]).map((p) => p.link));
+    expect(children.map((c) => c.path).sort()).toEqual([...pages].sort());
+    for (const s of JOB_SECTIONS) expect(children.find((c) => c.path === s.link)!.title).toBe(s.label);
   });
   it('says on the bar who it is for, on what, and when it is promised', async () => {
     const job = demoJob('hut-warden');

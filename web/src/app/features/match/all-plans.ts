@@ -71,7 +71,7 @@ const PAD = { left: 62, right: 14, top: 12, bottom: 34 };
       <p class="small">
         <span role="status">{{ p.says }}</span>
         @if (p.plan.name === chosen()) {
-          <strong>Taken.</strong>
+          <strong>&ngsp;Taken.</strong>
         } @else {
           <button matButton type="button" (click)="picked.emit(p.plan)">
             Take this one<span class="visually-hidden">: {{ p.says }}</span>

@@ -1,7 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { GivenQuote, QuotePaper } from '@rigger/contracts';
-import type { JobSections, Quote } from '@rigger/core';
+import type { Catalogue, JobSections, Quote, ShopSettings } from '@rigger/core';
 import { localDay, quotePaper } from '@rigger/wording';
 import { debounceTime, filter, finalize, from, switchMap, throwError } from 'rxjs';
 import { Api, failureText, type CallFailure } from '../../data/api';
@@ -11,6 +11,15 @@ import { Shop } from '../../data/shop';
 import { startPlansWorker } from '../../workers/start-plans-worker';
 import { handingOver } from '../../workers/worker-of';
 
+interface Asked {
+  readonly job: JobSections;
+  readonly catalogue: Catalogue;
+  readonly settings: ShopSettings;
+}
+interface Computed {
+  readonly quote: Quote | null;
+  readonly of: JobSections;
+}
 /** edits in a row are one question */
 const SETTLE_MS = 250;
 
@@ -26,7 +35,12 @@ export class QuoteModel {
   private readonly load = handingOver((...shop: Parameters<typeof this.worker.api.load>) =>
     this.worker.api.load(...shop),
   );
-  private readonly computed = signal<{ readonly quote: Quote | null; readonly of: JobSections } | null>(null);
+  private readonly computed = signal<Computed | null>(null);
+  /** what the quote follows from: a catalogue that is taken over changes it too */
+  private readonly asked = computed<Asked | null>(() => {
+    const [job, catalogue, settings] = [this.view.sections(), this.shop.catalogue(), this.shop.settings()];
+    return job && catalogue && settings ? { job, catalogue, settings } : null;
+  });
 
   readonly given = signal<readonly GivenQuote[]>([]);
   readonly failure = signal<string | null>(null);
@@ -46,7 +60,7 @@ export class QuoteModel {
   });
 
   constructor() {
-    toObservable(this.view.sections)
+    toObservable(this.asked)
       .pipe(
         filter((s) => s !== null),
         debounceTime(SETTLE_MS),
@@ -73,11 +87,9 @@ export class QuoteModel {
       this.worker.stop();
     });
   }
-  private async work(of: JobSections): Promise<{ readonly quote: Quote | null; readonly of: JobSections }> {
-    const [catalogue, settings] = [this.shop.catalogue(), this.shop.settings()];
-    if (!catalogue || !settings) return { quote: null, of };
+  private async work({ job, catalogue, settings }: Asked): Promise<Computed> {
     await this.load(catalogue, settings);
-    return { quote: await this.worker.api.quote(of, localDay(new Date())), of };
+    return { quote: await this.worker.api.quote(job, localDay(new Date())), of: job };
   }
   /** Gives it as it is: everything typed is saved first, and the server keeps what it works out itself. */
   give(): void {

@@ -101,16 +101,15 @@ export class QuoteView {
       cells: this.plans().map(({ paper }) => of(paper)),
     });
     return [
-      row('In the bay', (p) => hoursText(p.minutes)),
       row('Labour', (p) => moneyBetween(p.money.labour, style)),
       row('Shop supplies', (p) => moneyBetween(p.money.supplies, style)),
       row('Alignment', (p) => money(p.money.alignmentMinor, style)),
       row('Tax', (p) => moneyBetween(p.money.tax, style)),
       row('Total', (p) => moneyBetween(p.money.total, style), true),
-      row('Ready', (p) => p.ready),
-      row('Stands', (p) => p.stands),
     ];
   });
+  protected readonly total = (p: QuotedPaperPlan) => moneyBetween(p.money.total, this.shop.style());
+  protected readonly hours = (p: QuotedPaperPlan) => hoursText(p.minutes);
   /** what a customer ought to hear, as lists */
   protected readonly told = computed(() => {
     const row = (name: string, of: (p: QuotedPaperPlan) => readonly string[]) => ({
@@ -118,6 +117,8 @@ export class QuoteView {
       cells: this.plans().map(({ paper }) => of(paper)),
     });
     return [
+      row('Ready', (p) => [p.ready]),
+      row('Stands', (p) => [p.stands]),
       row('Given up', (p) => p.givenUp),
       row('Still open', (p) => p.open),
       row('Advised', (p) => p.advised),
