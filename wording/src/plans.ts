@@ -171,9 +171,11 @@ const LOCK_WHAT: Readonly<Record<Lock['what'], string>> = {
   supplier: 'supplier ',
   family: 'family ',
   relief: 'relief ',
+  tire: 'tyre ',
+  wheel: 'wheel ',
   school: '',
 };
-/** A pin or ban in words; `name`: what a part or kit is called. */
+/** A pin or ban in words; `name`: what the thing is called. */
 export const lockText = (l: Lock, name: string | null): string =>
   `${l.how === 'pin' ? 'must be in' : 'left out'}: ${LOCK_WHAT[l.what]}${l.what === 'school' ? FAMILY_NAMES[l.which as PlanFamily] : (name ?? l.which)}`;
 /** A size of a series by how the vehicle would stand. */

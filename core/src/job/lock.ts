@@ -1,6 +1,16 @@
-/** What an advisor may hold fast or rule out while plans are searched: a part, a kit or a relief by its code, a maker, a supplier or a
- *  family by its name, a kind of plan. */
-export const LOCK_WHATS = ['part', 'kit', 'maker', 'supplier', 'family', 'relief', 'school'] as const;
+/** What an advisor may hold fast or rule out while plans are searched: a part, a kit, a relief, a tyre or a wheel by its code, a maker, a
+ *  supplier or a family by its name, a kind of plan. */
+export const LOCK_WHATS = [
+  'part',
+  'kit',
+  'maker',
+  'supplier',
+  'family',
+  'relief',
+  'tire',
+  'wheel',
+  'school',
+] as const;
 export const LOCK_HOWS = ['pin', 'ban'] as const;
 export type LockHow = (typeof LOCK_HOWS)[number];
 export interface Lock {

@@ -1,4 +1,4 @@
-import type { Catalogue, Kit, Part } from '../catalogue';
+import type { Catalogue, Kit, KnownVehicle, Part } from '../catalogue';
 import {
   listed,
   type BuildItem,
@@ -41,7 +41,7 @@ import {
 import { front, type Counts } from './pareto';
 import { planFamily, type PlanFamily } from './plan-family';
 import { isApart, noWorse, planSpace, sourceSets, thingName, thingPrice, type PlanSpace } from './plan-space';
-import { pickRolling } from './rolling';
+import { rollingWays, wayName, type RollingWay } from './rolling';
 
 /** What is asked: a job, with whatever it holds of vehicle, tape, wish and tyre, and the shop. */
 export interface PlansAsked {
@@ -114,6 +114,8 @@ interface Pair {
 
 /** The search as steps: each gives what is known so far, so that whoever runs it can show it, pause, or stop. Null without a vehicle.
  *
+ *  0. each tyre and wheel that the job leaves open, the cheapest that settles most first; all that follows on each of them, against
+ *     what was found on the others
  *  1. things: what is made for the vehicle and not ruled out
  *  2. every way to lift both ends and the body, nearest to the wish first; one that cannot better what its kind of plan has is passed
  *     over, by a bound that holds whatever is added: its own parts, height, springs, days
@@ -127,53 +129,100 @@ export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch 
   const catalogue = corrected(asked.catalogue, asked.corrections ?? []);
   const vehicle = knownVehicle(asked.job, catalogue);
   if (!vehicle) return null;
-  const tire = pickRolling(asked.job, vehicle, catalogue, settings);
-  const job: JobSections = {
-    ...asked.job,
-    tire: { ...asked.job.tire, ...tire, reliefs: [] },
-    build: { ...asked.job.build, items: [] },
-  };
-  const base = planCase(job, vehicle, catalogue, settings, {
-    day: asked.day,
-    prepare: asked.prepare ?? ((input) => vehicleAxle(input, MOST_KEPT)),
-  });
-  const space = planSpace(base, catalogue, locks);
-  const kits = catalogue.kits.filter((k) => !isBannedKit(locks, k.code));
-  const m = maker(base, space, kits, job, catalogue, settings);
-
+  const prepare = asked.prepare ?? ((input: AxleInput) => vehicleAxle(input, MOST_KEPT));
+  const ways = rollingWays(asked.job, vehicle, catalogue, settings, locks);
+  const kept = keeper(locks);
+  const done = { pairs: 0 };
+  for (const [n, way] of ways.entries()) {
+    const later = ways.slice(n + 1);
+    const told = (of: WaySearch): PlanSearch => ({
+      ...kept.told(),
+      complete: of.left === 0 && later.length === 0,
+      pairs: done.pairs + of.pairs * (1 + later.length),
+      left: of.left + of.pairs * later.length,
+      // what a tyre costs is in every plan on it
+      boundMinor: least([
+        ...one(of.boundMinor ?? undefined),
+        ...later.map((w) => w.minor * (1 + settings.taxShare)),
+      ]),
+    });
+    const search = onWay({ ...asked, catalogue, prepare, vehicle }, way, n, kept);
+    for (;;) {
+      const step = search.next();
+      if (step.done === true) {
+        done.pairs += step.value.pairs;
+        if (later.length === 0) return { ...told(step.value), pairs: done.pairs };
+        break;
+      }
+      yield told(step.value);
+    }
+  }
+  return null;
+}
+const least = (of: readonly number[]): number | null => (of.length > 0 ? Math.min(...of) : null);
+interface WaySearch {
+  readonly pairs: number;
+  readonly left: number;
+  readonly boundMinor: number | null;
+}
+/** What nothing betters, over all ways of rolling. */
+function keeper(locks: readonly Lock[]) {
   const best = front<FoundPlan>(
     (p) => countsOf(p.outcome),
     (p) => p.name,
   );
   const ofFamily = new Map<PlanFamily, FoundPlan>();
   const counts = { tried: 0, pruned: 0 };
-  const keep = (set: readonly number[]): void => {
-    if (!holdsWanted(space, set)) return;
-    const plan = m.found(set);
-    const { family } = plan.outcome;
-    if (!allowsSchool(locks, family)) return;
-    best.offer(plan);
-    const [first] = inOrder([...one(ofFamily.get(family)), plan]);
-    if (first) ofFamily.set(family, first);
+  return {
+    counts,
+    keep(plan: FoundPlan): void {
+      const { family } = plan.outcome;
+      if (!allowsSchool(locks, family)) return;
+      best.offer(plan);
+      const [first] = inOrder([...one(ofFamily.get(family)), plan]);
+      if (first) ofFamily.set(family, first);
+    },
+    /** neither among what nothing betters, nor the best of its kind, whatever is added */
+    beaten(p: Pair): boolean {
+      const known = ofFamily.get(p.family);
+      return best.beats(p.counts) && known !== undefined && promising(countsOf(known.outcome), p.counts) < 0;
+    },
+    told: () => ({ plans: inOrder(best.kept()), ofFamily: Object.fromEntries(ofFamily), ...counts }),
   };
-  /** neither among what nothing betters, nor the best of its kind, whatever is added */
-  const beaten = (p: Pair): boolean => {
-    const known = ofFamily.get(p.family);
-    return best.beats(p.counts) && known !== undefined && promising(countsOf(known.outcome), p.counts) < 0;
+}
+/** The search on one tyre and wheel. `nth`: 0 is the first way; plans of the others carry its name. */
+function* onWay(
+  {
+    job: asked,
+    catalogue,
+    settings,
+    locks,
+    day,
+    prepare,
+    vehicle,
+  }: PlansAsked & { readonly vehicle: KnownVehicle },
+  way: RollingWay,
+  nth: number,
+  kept: ReturnType<typeof keeper>,
+): Generator<WaySearch, WaySearch> {
+  const job: JobSections = {
+    ...asked,
+    tire: { ...asked.tire, ...way.tire, reliefs: [] },
+    build: { ...asked.build, items: [] },
   };
-  const told = (pairs: readonly Pair[], from: number, complete: boolean): PlanSearch => {
+  const base = planCase(job, vehicle, catalogue, settings, { day, prepare });
+  const space = planSpace(base, catalogue, locks);
+  const kits = catalogue.kits.filter((k) => !isBannedKit(locks, k.code));
+  const m = maker(base, space, kits, job, catalogue, settings, nth === 0 ? '' : wayName(way));
+  const { counts, beaten } = kept;
+  const told = (pairs: readonly Pair[], from: number): WaySearch => {
     const left = pairs.slice(from);
     return {
-      plans: inOrder(best.kept()),
-      ofFamily: Object.fromEntries(ofFamily),
-      complete,
-      ...counts,
       pairs: pairs.length,
       left: left.length,
-      boundMinor: left.length > 0 ? Math.min(...left.map((p) => p.counts[MONEY] ?? 0)) : null,
+      boundMinor: least(left.map((p) => p.counts[MONEY] ?? 0)),
     };
   };
-
   const pairs = bodies(space)
     .flatMap((body) => {
       const starts = (axle: Axle) =>
@@ -197,12 +246,13 @@ export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch 
         if (!pair || beaten(pair)) continue;
         for (const closed of closedSets(pair.set, m.problem(null))) {
           counts.tried++;
-          keep(m.lean(closed).set);
+          const { set } = m.lean(closed);
+          if (holdsWanted(space, set)) kept.keep(m.found(set));
         }
       }
-    yield told(pairs, i + 1, false);
+    yield told(pairs, i + 1);
   }
-  return told(pairs, pairs.length, true);
+  return told(pairs, pairs.length);
 }
 /** Runs the search to its end. */
 export function findAllPlans(asked: PlansAsked): PlanSearch | null {
@@ -284,6 +334,7 @@ function maker(
   job: JobSections,
   catalogue: Catalogue,
   settings: ShopSettings,
+  on: string,
 ) {
   const known = new Map<string, Known>();
   const judged = (set: readonly number[]): Known =>
@@ -353,10 +404,13 @@ function maker(
       return t?.kind === 'part' ? !t.part.reversible : t?.relief.reversible === false;
     }).length;
   const found = (set: readonly number[]): FoundPlan =>
-    planOf(judged(set).plan, jobFor(set), partsAt(set), set.map((i) => thingName(at(space, i))).join(' + '), {
-      catalogue,
-      settings,
-    });
+    planOf(
+      judged(set).plan,
+      jobFor(set),
+      partsAt(set),
+      [...set.map((i) => thingName(at(space, i))), ...(on === '' ? [] : [on])].join(' + '),
+      { catalogue, settings },
+    );
   const unsettled = (set: readonly number[], which: (n: Need) => boolean) =>
     countOf(
       judged(set)

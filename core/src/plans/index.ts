@@ -9,6 +9,7 @@ export * from './pareto';
 export * from './plan-family';
 export { together } from './plan-space';
 export * from './representatives';
+export * from './rolling';
 export * from './study';
 export * from './told';
 export * from './question';

@@ -1,43 +1,67 @@
 import type { Catalogue, KnownVehicle } from '../catalogue';
 import { tiresOfSize } from '../forecast';
-import type { JobSections, ShopSettings } from '../job';
+import type { JobSections, Lock, ShopSettings } from '../job';
 import { needsOf, planCase } from '../rules';
 import { parseTireSize } from '../tires';
 
-type Picked = Pick<JobSections['tire'], 'tireCode' | 'wheelCode'>;
-/** Tyre and wheel where the job leaves them open: of the tyres of the wanted size, with or without another wheel, the one that leaves
- *  least to settle, then the cheapest. What the advisor has picked stays; a rear of its own is left to the advisor. */
-export function pickRolling(
+/** A tyre with a wheel, or with the wheels that are there. */
+export interface RollingWay {
+  readonly tire: Pick<JobSections['tire'], 'tireCode' | 'wheelCode'>;
+  /** four of them, minor units; 0 where nothing is bought */
+  readonly minor: number;
+}
+const ALL_ROUND = 4;
+
+/** Every tyre and wheel that the job leaves open: tyres of the wanted size that are not ruled out, each on the wheels that are there and
+ *  on every wheel that fits the hub; of those the ways that leave least to settle by themselves, the cheapest first. What the advisor
+ *  has picked stays; a rear of its own is left to the advisor. Never empty. */
+export function rollingWays(
   job: JobSections,
   vehicle: KnownVehicle,
   catalogue: Catalogue,
   settings: ShopSettings,
-): Picked {
-  const is: Picked = { tireCode: job.tire.tireCode, wheelCode: job.tire.wheelCode };
+  locks: readonly Lock[],
+): readonly RollingWay[] {
+  const is: RollingWay = {
+    tire: { tireCode: job.tire.tireCode, wheelCode: job.tire.wheelCode },
+    minor: 0,
+  };
   const size = parseTireSize(job.tire.targetSize);
-  if (is.tireCode !== null || job.tire.rear !== null || !size.ok) return is;
-  const tires = tiresOfSize(size.value, catalogue.tires);
-  if (tires.length === 0) return is;
-  const wheels = [
-    null,
-    ...catalogue.wheels.filter(
-      (w) => w.boltCircle === vehicle.platform.boltCircle && w.rimIn === size.value.rimIn,
-    ),
-  ];
+  if (is.tire.tireCode !== null || job.tire.rear !== null || !size.ok) return [is];
+  const tires = allowed(tiresOfSize(size.value, catalogue.tires), 'tire', locks);
+  const fitting = catalogue.wheels.filter(
+    (w) => w.boltCircle === vehicle.platform.boltCircle && w.rimIn === size.value.rimIn,
+  );
+  const wheels = allowed(fitting, 'wheel', locks);
+  const pinned = locks.some((l) => l.what === 'wheel' && l.how === 'pin');
+  const on = is.tire.wheelCode === null ? [...(pinned ? [] : [null]), ...wheels] : [undefined];
   const ways = tires.flatMap((t) =>
-    (is.wheelCode === null ? wheels : [undefined]).map((w) => {
-      const pick: Picked = {
+    on.map((w) => {
+      const tire = {
         tireCode: t.code,
-        wheelCode: w === undefined ? is.wheelCode : (w?.code ?? null),
+        wheelCode: w === undefined ? is.tire.wheelCode : (w?.code ?? null),
       };
-      const c = planCase({ ...job, tire: { ...job.tire, ...pick } }, vehicle, catalogue, settings);
+      const c = planCase({ ...job, tire: { ...job.tire, ...tire } }, vehicle, catalogue, settings);
       const open = needsOf(c, ['tire']).filter((n) => n.verdict === 'no' || n.verdict === 'needs').length;
-      return { pick, open, minor: t.priceMinor + (w?.priceMinor ?? 0) };
+      return { tire, open, minor: ALL_ROUND * (t.priceMinor + (w?.priceMinor ?? 0)) };
     }),
   );
-  const [best] = ways.sort(
-    (a, b) =>
-      a.open - b.open || a.minor - b.minor || ((a.pick.tireCode ?? '') < (b.pick.tireCode ?? '') ? -1 : 1),
-  );
-  return best?.pick ?? is;
+  const least = Math.min(...ways.map((w) => w.open));
+  const whole = ways
+    .filter((w) => w.open === least)
+    .sort((a, b) => a.minor - b.minor || (wayName(a) < wayName(b) ? -1 : 1));
+  return whole.length > 0 ? whole.map(({ tire, minor }) => ({ tire, minor })) : [is];
+}
+/** Names a way among the others: tyre, and wheel where another is bought. */
+export const wayName = ({ tire }: Pick<RollingWay, 'tire'>): string =>
+  [tire.tireCode, tire.wheelCode].filter((c) => c !== null).join(' on ');
+/** Those that are pinned where any is, without those that are banned. */
+function allowed<T extends { readonly code: string }>(
+  items: readonly T[],
+  what: 'tire' | 'wheel',
+  locks: readonly Lock[],
+): readonly T[] {
+  const of = (how: Lock['how']) => locks.flatMap((l) => (l.what === what && l.how === how ? [l.which] : []));
+  const [pins, bans] = [of('pin'), of('ban')];
+  return items.filter((i) => !bans.includes(i.code) && (pins.length === 0 || pins.includes(i.code)));
 }

@@ -22,6 +22,17 @@ const wishOf = (c: PlanCase, axle: Axle) =>
 const raised = (f: Forecast, axle: Axle): Figure =>
   explain('arch-raised', 'mm', 'difference', { from: f.planned[axle], less: f.today[axle] });
 
+/** How far the planned height is from the wish; plus: above it. Null where none was wished for. */
+export function offWish(c: PlanCase, axle: Axle): Figure | null {
+  const f = c.forecast();
+  const { wantedMm } = wishOf(c, axle);
+  return f && c.job.brief.wish === 'height' && wantedMm !== null
+    ? explain('height-off-wish', 'mm', 'difference', {
+        from: raised(f, axle),
+        less: given('height-wished', wantedMm, 'mm', 'brief'),
+      })
+    : null;
+}
 /** The heights that were wished for, per axle, against what the plan comes to. */
 export const heightWish = rule<HeightWish>({
   findings: {
@@ -29,17 +40,11 @@ export const heightWish = rule<HeightWish>({
     'height-off': { verdict: 'fits', topic: 'stance', blocks: null },
   },
   check: (c) => {
-    const f = c.forecast();
-    if (!f || c.job.brief.wish !== 'height') return [];
     return AXLES.flatMap((axle): Raised<HeightWish>[] => {
       const { wantedMm, toleranceMm } = wishOf(c, axle);
-      if (wantedMm === null) return [];
-      const got = raised(f, axle);
-      const byMm = got.value - wantedMm;
-      const figure = explain('height-off-wish', 'mm', 'difference', {
-        from: got,
-        less: given('height-wished', wantedMm, 'mm', 'brief'),
-      });
+      const figure = offWish(c, axle);
+      if (wantedMm === null || !figure) return [];
+      const byMm = figure.value;
       const of = { axle, byMm, wantedMm, toleranceMm };
       if (toleranceMm === null)
         return Math.abs(byMm) < TRIFLE_MM ? [] : [{ axle, finding: { code: 'height-off', ...of }, figure }];

@@ -49,6 +49,9 @@ const figureOf = (
     ],
     { formula: 'rub-map', limit: { min: marginMm }, plusMinus: check.toleranceMm },
   );
+/** The tightest spot of an axle with its reason. */
+export const tightestFigure = (check: RubCheck, c: PlanCase): Figure =>
+  figureOf(check, c, 'clearance', check.nearest.used, check.nearest.marginMm);
 /** What the wanted tyre leaves to what stands near it: over the travel that is used, and to the solid stop. */
 export const tireClearance = rule<TireClearanceFinding>({
   findings: {
@@ -97,6 +100,6 @@ export const tireClearance = rule<TireClearanceFinding>({
     if (!check) return null;
     return of.code === 'tire-to-stop'
       ? figureOf(check, c, 'clearance-to-stop', check.nearestToStop.toStop, 0)
-      : figureOf(check, c, 'clearance', check.nearest.used, check.nearest.marginMm);
+      : tightestFigure(check, c);
   },
 });

@@ -43,6 +43,8 @@ const MAX_OF_A_CLIENT = 16;
 const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
 
 /** axles of many plans are remembered while they are searched */
+/** what is found is told all the while, and a screen that leaves stops it */
+const PLANS_MS = 90_000;
 const PLANS_MEMORY = { maxOldGenerationSizeMb: 1024, maxYoungGenerationSizeMb: 64 };
 
 interface Lane<Task, Answer> {
@@ -52,7 +54,11 @@ interface Lane<Task, Answer> {
 }
 /** One worker of a kind; a request that goes away cancels its task, a full queue is said and not waited for, and what runs too
  *  long is stopped with its worker. */
-function lane<Task, Answer>(name: string, resourceLimits = MEMORY): Lane<Task, Answer> {
+function lane<Task, Answer>(
+  name: string,
+  resourceLimits = MEMORY,
+  limitMs = TIME_LIMIT_MS,
+): Lane<Task, Answer> {
   const pool = new Piscina<Task, Answer>({
     filename: new URL(`./${name}.${ext}`, import.meta.url).href,
     ...(ext === 'ts' ? { execArgv: ['--import', 'tsx'] } : {}),
@@ -66,7 +72,7 @@ function lane<Task, Answer>(name: string, resourceLimits = MEMORY): Lane<Task, A
     waiting: () => pool.queueSize,
     async run(task, signal, transfer) {
       if (pool.queueSize >= MAX_WAITING) throw new AppError('too-busy');
-      const limit = AbortSignal.timeout(TIME_LIMIT_MS + pool.queueSize * TIME_LIMIT_MS);
+      const limit = AbortSignal.timeout(limitMs + pool.queueSize * limitMs);
       try {
         return await pool.run(task, {
           signal: signal ? AbortSignal.any([signal, limit]) : limit,
@@ -90,7 +96,7 @@ export function createSheetPrinter(): SheetPrinter {
 }
 /** The lane in which plans are searched. */
 export function createPlanner(): Planner {
-  const pool = lane<PlansTask, PlansTold | null>('plans-worker', PLANS_MEMORY);
+  const pool = lane<PlansTask, PlansTold | null>('plans-worker', PLANS_MEMORY, PLANS_MS);
   return {
     async search(task, hears, signal) {
       const { port1, port2 } = new MessageChannel();

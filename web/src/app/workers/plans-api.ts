@@ -9,6 +9,7 @@ import {
   findPlans,
   locksOf,
   moneyFigures,
+  offWish,
   openNeeds,
   partsList,
   reasonsOf,
@@ -16,6 +17,7 @@ import {
   smallerTires,
   stagesOf,
   tellPlans,
+  tightestFigure,
   whyNot,
   withPlanOf,
   workPlan,
@@ -51,13 +53,19 @@ type Plan = Pick<PlanPoint, 'name' | 'parts' | 'items' | 'reliefs' | 'tire'>;
 export interface PlanDetail {
   readonly name: string;
   readonly lift: { readonly front: Figure | null; readonly rear: Figure | null };
+  /** what the makers of its parts say that it lifts */
+  readonly claim: { readonly front: Figure | null; readonly rear: Figure | null };
+  readonly offWish: { readonly front: Figure | null; readonly rear: Figure | null };
+  readonly rakeLoaded: Figure | null;
   readonly bodyLiftMm: number;
   readonly ride: Assessment['ride'];
   readonly tightest: Assessment['clearance']['front'];
+  readonly tightestBy: Figure | null;
   readonly needs: readonly Need[];
   readonly total: Figure;
   readonly partsCost: Figure;
   readonly labour: Figure;
+  readonly hours: Figure;
   readonly drawing: Elevation | null;
 }
 /** A build that is there already, beside the plans. */
@@ -148,16 +156,22 @@ export function createPlansApi(): PlansApi {
     );
     const near = [a.clearance.front, a.clearance.rear].flatMap((x) => (x ? [x] : []));
     const spare = (x: (typeof near)[number]) => x.nearest.used.clearanceMm - x.marginMm;
+    const tightest = near.sort((x, y) => spare(x) - spare(y))[0] ?? null;
     return {
       name,
+      claim: { front: a.forecast?.front.claim ?? null, rear: a.forecast?.rear.claim ?? null },
+      offWish: { front: offWish(c, 'front'), rear: offWish(c, 'rear') },
+      rakeLoaded: a.forecast?.loaded.rake ?? null,
       lift: { front: a.forecast?.front.lift ?? null, rear: a.forecast?.rear.lift ?? null },
       bodyLiftMm: a.forecast?.front.bodyLiftMm ?? 0,
       ride: a.ride,
-      tightest: near.sort((x, y) => spare(x) - spare(y))[0] ?? null,
+      tightest,
+      tightestBy: tightest && tightestFigure(tightest, c),
       needs: openNeeds(a.needs),
       total: money.total,
       partsCost: money.parts,
       labour: money.labour,
+      hours: money.hours,
       drawing: a.forecast ? elevation(vehicle.platform, a.forecast, a.tires, on.brief.heightLimitMm) : null,
     };
   };

@@ -8,10 +8,12 @@ import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { MOST_ALTERNATIVES } from '@rigger/contracts';
 import {
+  AXLES,
   listed,
   lockKey,
   locksOf,
   LIFT_SOURCES,
+  type Figure,
   type Lock,
   type LockHow,
   type PlanPoint,
@@ -49,6 +51,7 @@ import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { AllPlans } from './all-plans';
+import { LiftBar, type LiftScale } from './lift-bar';
 import type { Built } from '../../workers/plans-api';
 import { PlansModel } from './plans-model';
 
@@ -58,6 +61,13 @@ interface Found {
   readonly label: string;
 }
 const MOST_OFFERED = 12;
+/** lifts of a few millimetres do not fill a bar */
+const LEAST_SCALE_MM = 20;
+/** a figure behind what a cell says, under a word */
+interface Reason {
+  readonly word: string;
+  readonly figure: Figure;
+}
 const codesOf = (items: readonly { readonly code: string }[]) =>
   items
     .map((i) => i.code)
@@ -68,8 +78,12 @@ const reliefsOf = (reliefs: PlanPoint['reliefs']) =>
     .map((r) => `${r.axle}/${r.obstacle ?? ''}/${r.relief}`)
     .sort()
     .join();
-const sameBuild = (a: Pick<PlanPoint, 'items' | 'reliefs'>, b: Pick<PlanPoint, 'items' | 'reliefs'>) =>
-  codesOf(a.items) === codesOf(b.items) && reliefsOf(a.reliefs) === reliefsOf(b.reliefs);
+type Same = Pick<PlanPoint, 'items' | 'reliefs' | 'tire'>;
+const sameBuild = (a: Same, b: Same) =>
+  codesOf(a.items) === codesOf(b.items) &&
+  reliefsOf(a.reliefs) === reliefsOf(b.reliefs) &&
+  a.tire.tireCode === b.tire.tireCode &&
+  a.tire.wheelCode === b.tire.wheelCode;
 
 /** Plans side by side, the picture of all of them, and why something is in none. */
 @Component({
@@ -79,6 +93,7 @@ const sameBuild = (a: Pick<PlanPoint, 'items' | 'reliefs'>, b: Pick<PlanPoint, '
     ElevationView,
     FigureButton,
     HeadlineBlock,
+    LiftBar,
     MatAutocompleteModule,
     MatButtonModule,
     MatFormFieldModule,
@@ -152,42 +167,98 @@ export class PlansView {
     const s = this.view.sections();
     if (!s) return null;
     const found = [...(this.model.told()?.shown ?? []), ...(this.model.told()?.all ?? [])].find((p) =>
-      sameBuild(p, { items: s.build.items, reliefs: s.tire.reliefs }),
+      sameBuild(p, { items: s.build.items, reliefs: s.tire.reliefs, tire: s.tire }),
     );
     return s.build.items.length + s.tire.reliefs.length === 0 ? null : (found?.name ?? null);
   });
   protected readonly rows = computed(() => {
     const columns = this.columns();
     const style = this.shop.style();
-    const text = (name: string, of: (c: (typeof columns)[number]) => string) => ({
-      name,
-      cells: columns.map((c) => ({ text: of(c), figure: null })),
-    });
+    type Column = (typeof columns)[number];
+    const row = (
+      name: string,
+      text: (c: Column) => string,
+      figures: (c: Column) => readonly Reason[] = () => [],
+    ) => ({ name, cells: columns.map((c) => ({ text: text(c), figures: figures(c) })) });
+    const some = (of: readonly (readonly [string, Figure | null | undefined])[]): readonly Reason[] =>
+      of.flatMap(([word, figure]) => (figure ? [{ word, figure }] : []));
     const rows = [
-      text('Leaves open', ({ p }) =>
+      ...(columns.some(({ p }) => p.tire.tireCode !== null)
+        ? [row('Tyre and wheel', ({ p }) => this.rollingText(p))]
+        : []),
+      row('Leaves open', ({ p }) =>
         p.needs.no + p.needs.needs > 0
           ? plural(p.needs.no + p.needs.needs, 'need')
           : p.needs.ask > 0
             ? `${p.needs.ask} to ask`
             : 'nothing',
       ),
-      text('Off the wish', ({ p }) => (p.missMm < 0.5 ? 'as wished' : length(p.missMm, style))),
-      text('Rake, loaded', ({ p }) =>
-        p.rakeLoadedMm === null
-          ? ''
-          : `${length(Math.abs(p.rakeLoadedMm), style)} ${p.rakeLoadedMm < 0 ? 'nose up' : 'tail up'}`,
+      row(
+        'Off the wish',
+        ({ p }) => (p.missMm < 0.5 ? 'as wished' : length(p.missMm, style)),
+        ({ detail: d }) =>
+          some([
+            ['front', d?.offWish.front],
+            ['rear', d?.offWish.rear],
+          ]),
       ),
-      text('Tightest spot', ({ detail: d }) => (d?.tightest ? tightestText(d.tightest, style) : '–')),
-      text('Ride, front / rear', ({ detail: d }) =>
-        d?.ride.planned ? frequencyText(d.ride.planned.front.value, d.ride.planned.rear.value, style) : '',
+      row(
+        'Rake, loaded',
+        ({ p }) =>
+          p.rakeLoadedMm === null
+            ? ''
+            : `${length(Math.abs(p.rakeLoadedMm), style)} ${p.rakeLoadedMm < 0 ? 'nose up' : 'tail up'}`,
+        ({ detail: d }) => some([['why', d?.rakeLoaded]]),
       ),
-      text('Advised', ({ p }) => (p.needs.advised > 0 ? `${p.needs.advised} to decide` : 'nothing')),
-      text('Cannot be undone', ({ p }) => (p.lasting > 0 ? plural(p.lasting, 'thing') : 'nothing')),
-      text('In the bay', ({ p }) => duration(p.minutes)),
-      text('Ready', ({ p }) => (p.days > 0 ? `after ${plural(p.days, 'day')}` : 'parts are here')),
+      row(
+        'Tightest spot',
+        ({ detail: d }) => (d?.tightest ? tightestText(d.tightest, style) : '–'),
+        ({ detail: d }) => some([['why', d?.tightestBy]]),
+      ),
+      row(
+        'Ride, front / rear',
+        ({ detail: d }) =>
+          d?.ride.planned ? frequencyText(d.ride.planned.front.value, d.ride.planned.rear.value, style) : '',
+        ({ detail: d }) =>
+          some([
+            ['front', d?.ride.planned?.front],
+            ['rear', d?.ride.planned?.rear],
+          ]),
+      ),
+      row('Advised', ({ p }) => (p.needs.advised > 0 ? `${p.needs.advised} to decide` : 'nothing')),
+      row('Cannot be undone', ({ p }) => (p.lasting > 0 ? plural(p.lasting, 'thing') : 'nothing')),
+      row(
+        'In the bay',
+        ({ p }) => duration(p.minutes),
+        ({ detail: d }) => some([['why', d?.hours]]),
+      ),
+      row('Ready', ({ p }) => (p.days > 0 ? `after ${plural(p.days, 'day')}` : 'parts are here')),
     ];
     return this.onlyDifferences() ? rows.filter((r) => new Set(r.cells.map((c) => c.text)).size > 1) : rows;
   });
+
+  /** what each end was wished to rise by, mm */
+  protected readonly wished = computed(() => {
+    const brief = this.view.sections()?.brief;
+    return brief?.wish === 'height'
+      ? { front: brief.frontTargetMm, rear: brief.rearTargetMm }
+      : { front: null, rear: null };
+  });
+  /** one scale for both rows: the eye compares front with rear, and plan with plan */
+  protected readonly scale = computed<LiftScale>(() => {
+    const shown = this.columns().flatMap(({ detail: d }) =>
+      d
+        ? AXLES.flatMap((axle) => [
+            (d.lift[axle]?.value ?? 0) + (d.lift[axle]?.plusMinus ?? 0),
+            (d.lift[axle]?.value ?? 0) - (d.lift[axle]?.plusMinus ?? 0),
+            d.claim[axle]?.value ?? 0,
+          ])
+        : [],
+    );
+    const all = [0, this.wished().front ?? 0, this.wished().rear ?? 0, ...shown];
+    return { from: Math.min(...all), to: Math.max(LEAST_SCALE_MM, ...all) };
+  });
+  protected readonly axles = AXLES;
 
   protected readonly open = signal<string | null>(null);
   protected readonly reasons = signal<readonly PlanReason[] | null>(null);
@@ -197,24 +268,41 @@ export class PlansView {
     const style = this.shop.style();
     if (!o) return [];
     const why = new Map((this.reasons() ?? []).map((r) => [r.thing, r]));
-    const things = [...o.p.parts, ...o.p.reliefs.map((r) => r.relief)];
-    return things.map((code) => {
+    const open = this.view.sections()?.tire.tireCode === null;
+    const things: readonly (readonly [Lock['what'], string | null])[] = [
+      ...o.p.parts.map((code) => ['part', code] as const),
+      ...o.p.reliefs.map((r) => ['relief', r.relief] as const),
+      // what the advisor has picked is no answer of the search
+      ...(open
+        ? ([
+            ['tire', o.p.tire.tireCode],
+            ['wheel', o.p.tire.wheelCode],
+          ] as const)
+        : []),
+    ];
+    return things.flatMap(([what, code]) => {
+      if (code === null) return [];
       const r = why.get(code);
       const part = this.part(code);
-      return {
-        code,
-        name: this.nameOf(code) ?? code,
-        source: part !== undefined && LIFT_SOURCES.includes(part.family),
-        why: !r
-          ? ''
-          : r.because === 'source'
-            ? 'sets the height'
-            : r.because === 'pinned'
-              ? 'held fast by you'
-              : r.needs.map((n) => this.say(n)).join(' ') || 'goes with the rest',
-        cost: r ? money(r.costMinor, style) : '',
-        pinned: this.lockOf('part', code) === 'pin',
-      };
+      return [
+        {
+          what,
+          code,
+          name: this.nameOf(code) ?? code,
+          source: part !== undefined && LIFT_SOURCES.includes(part.family),
+          why: !r
+            ? what === 'tire'
+              ? 'of the wanted size'
+              : ''
+            : r.because === 'source'
+              ? 'sets the height'
+              : r.because === 'pinned'
+                ? 'held fast by you'
+                : r.needs.map((n) => this.say(n)).join(' ') || 'goes with the rest',
+          cost: r ? money(r.costMinor, style) : '',
+          pinned: this.lockOf(what, code) === 'pin',
+        },
+      ];
     });
   });
   protected readonly sizes = signal<{ readonly of: string; readonly list: readonly SizeOfSeries[] } | null>(
@@ -314,11 +402,11 @@ export class PlansView {
   private readonly offered = computed(() => this.view.sections()?.quote.alternatives ?? []);
   protected readonly quoteFull = computed(() => this.offered().length >= MOST_ALTERNATIVES);
   protected isOffered(p: PlanPoint): boolean {
-    return this.offered().some((a) => sameBuild(a, p));
+    return this.offered().some((a) => sameBuild({ ...a, tire: a }, p));
   }
   /** Puts a plan on the quote beside the chosen one, or takes it off again. */
   protected offer(p: PlanPoint): void {
-    const rest = this.offered().filter((a) => !sameBuild(a, p));
+    const rest = this.offered().filter((a) => !sameBuild({ ...a, tire: a }, p));
     const alternatives =
       rest.length < this.offered().length
         ? rest
@@ -425,12 +513,24 @@ export class PlansView {
     const trims = reliefs.length > 0 ? [plural(reliefs.length, 'trimming')] : [];
     return [...names, ...trims].join(' · ');
   }
+  /** size and make of the tyre, and the wheel where another is bought */
+  private rollingText({ tire }: PlanPoint): string {
+    const c = this.shop.catalogue();
+    const t = c?.tires.find((x) => x.code === tire.tireCode);
+    const w = c?.wheels.find((x) => x.code === tire.wheelCode);
+    return [
+      t ? `${t.size} ${t.maker} ${t.name}` : 'as it is',
+      ...(w ? [`on ${w.maker} ${w.name}`] : []),
+    ].join(' ');
+  }
   private part(code: string) {
     return this.shop.catalogue()?.parts.find((p) => p.code === code);
   }
   private nameOf(code: string): string | null {
     const c = this.shop.catalogue();
-    const x = [...(c?.parts ?? []), ...(c?.kits ?? [])].find((p) => p.code === code);
+    const x = [...(c?.parts ?? []), ...(c?.kits ?? []), ...(c?.tires ?? []), ...(c?.wheels ?? [])].find(
+      (p) => p.code === code,
+    );
     return x ? `${x.maker} ${x.name}` : (c?.reliefs.find((r) => r.code === code)?.name ?? null);
   }
   protected readonly mm = (value: number) => length(value, this.shop.style());
