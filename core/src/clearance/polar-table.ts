@@ -94,6 +94,15 @@ function measure(
     at += 1;
   }
 }
+const keys = new WeakMap<Obstacle, string>();
+/** What an obstacle is, as text: written once for each record. */
+function keyOf(o: Obstacle): string {
+  const had = keys.get(o);
+  if (had !== undefined) return had;
+  const key = JSON.stringify(o);
+  keys.set(o, key);
+  return key;
+}
 /** Puts one obstacle into a table from a walk that was gone before: measured once for as long as the walk is kept. */
 function copyKept(
   { cells, measured }: WheelWalk,
@@ -102,7 +111,7 @@ function copyKept(
   rho: Float64Array,
   along: Float64Array,
 ): void {
-  const key = JSON.stringify(o);
+  const key = keyOf(o);
   const n = o.points.length;
   const all = cells.reduce((sum, [, , list]) => sum + list.length, 0);
   let values = measured.get(key);
@@ -123,8 +132,11 @@ function copyKept(
   for (const [row, column, list] of cells)
     for (let k = 0; k < list.length; k++) {
       const to = ((row * t.columns + column) * t.perCell + k) * t.points + t.at;
-      rho.set(values.subarray(at, at + n), to);
-      along.set(values.subarray(all * n + at, all * n + at + n), to);
+      // a handful of points at a time: a view of them costs more than they do
+      for (let p = 0; p < n; p++) {
+        rho[to + p] = values[at + p] ?? 0;
+        along[to + p] = values[all * n + at + p] ?? 0;
+      }
       at += n;
     }
 }
