@@ -36,8 +36,18 @@ const SHOTS = [
   ['why', 1012, 'sources', desk, async (page) => page.getByRole('button', { name: /^Front lift:/ }).click()],
   ['phone-tape', 1012, 'tape', phone],
   ['bench-linked-axle', 1013, 'bench', desk],
-  ['sheet', 1012, 'sheet', desk],
-  ['sheet-bay', 1014, 'sheet', bay],
+  [
+    'quote',
+    1022,
+    'quote',
+    desk,
+    async (page) => {
+      await page.getByRole('textbox', { name: 'Holds until' }).fill('24 Dec');
+      await page.keyboard.press('Tab');
+      await page.getByText('Holds until Thu 24 Dec').waitFor();
+    },
+  ],
+  ['plan-bay', 1014, 'plan', bay],
   ['after', 1010, 'after', desk],
   ['history', 1012, 'history', desk, async (page) => page.locator('.line').nth(1).click()],
 ];
