@@ -35,6 +35,8 @@ const web = {
   },
 };
 export default {
+  // on a machine of two cores one would stand still
+  maxWorkers: '100%',
   // roomy: what is loaded when first asked for is compiled on the way, and a busy machine is slow, not broken
   testTimeout: 30_000,
   projects: [node('core'), node('contracts'), node('wording'), node('server'), web],

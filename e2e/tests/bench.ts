@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 
@@ -112,11 +112,22 @@ export function watch(page: Page, wrong: string[], base: () => string): void {
   });
 }
 
-export const test = base.extend<{ server: Server; wrong: string[]; second: Page }>({
-  server: async ({}, use) => {
+export const test = base.extend<{ server: Server; wrong: string[]; second: Page }, { week: string }>({
+  /** the week read in once for all tests of a worker: each has its own copy */
+  week: [
+    async ({}, use) => {
+      const dir = mkdtempSync(join(tmpdir(), 'rigger-week-'));
+      const file = join(dir, 'week.sqlite');
+      new Server(file).importDemo();
+      await use(file);
+      rmSync(dir, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ week }, use) => {
     const dir = mkdtempSync(join(tmpdir(), 'rigger-journey-'));
     const server = new Server(join(dir, 'shop.sqlite'));
-    server.importDemo();
+    copyFileSync(week, server.database);
     await server.start();
     await use(server);
     await server.stop();
@@ -156,6 +167,16 @@ export async function tabTo(page: Page, target: Locator): Promise<void> {
 export async function saved(page: Page): Promise<void> {
   await page.evaluate(() => new Promise((turn) => setTimeout(turn, 50)));
   await expect(page.locator('.saved')).toHaveText(/^saved /);
+}
+/** Another view of the application that is open: as a link does it, without loading the page again. Its title says that it is there. */
+export async function move(page: Page, url: string): Promise<void> {
+  const before = await page.title();
+  await page.evaluate((to) => {
+    history.pushState({}, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, url);
+  await expect.poll(() => page.title()).not.toBe(before);
+  await expect(page.locator('app-headline h1')).toBeVisible();
 }
 /** Nothing wider than the window. */
 export async function noSidewaysScroll(page: Page): Promise<void> {

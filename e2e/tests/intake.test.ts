@@ -1,4 +1,4 @@
-import { expect, saved, test, VIEWS } from './bench';
+import { expect, move, saved, test, VIEWS } from './bench';
 import type { Page } from '@playwright/test';
 
 /** A picture as a camera makes it: drawn by the browser, so that it is a real one. */
@@ -174,8 +174,7 @@ test('the whole of one job in inches: tape, tyre, match, quote, plan', async ({ 
   const without = (line: string) =>
     names.reduce((l, name) => l.replaceAll(name, ''), line).replaceAll(ordinary, '');
   for (const view of VIEWS) {
-    await page.goto(await server.at(1012, view));
-    await expect(page.locator('app-headline h1')).toBeVisible();
+    if (!page.url().endsWith(`/${view}`)) await move(page, await server.at(1012, view));
     if (view === 'sources') await expect(page.getByRole('checkbox', { name: /TL-2810/ })).toBeVisible();
     if (view === 'rub') await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible();
     const said = await page.locator('.below main').innerText();

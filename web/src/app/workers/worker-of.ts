@@ -1,7 +1,8 @@
 import { releaseProxy, wrap, type Remote } from 'comlink';
 
 /** The functions of a worker, called from here. A worker that cannot start, or throws outside a call, would leave whoever asked it
- *  waiting for ever: every call that waits then fails, and so does every later one. */
+ *  waiting for ever: every call that waits then fails, and so does every later one. After `end` nobody is there to be told: a call that
+ *  a late message still makes is never answered. */
 export function workerOf<T>(worker: Worker): { readonly api: Remote<T>; readonly end: () => void } {
   const remote = wrap<T>(worker);
   const broken = new Promise<never>((_, reject) => {
@@ -11,8 +12,10 @@ export function workerOf<T>(worker: Worker): { readonly api: Remote<T>; readonly
     });
   });
   broken.catch(() => undefined); // nobody may be waiting
+  let ended = false;
   const api = new Proxy(remote, {
     get(target, name) {
+      if (ended) return () => new Promise<never>(() => undefined);
       const call = Reflect.get(target, name) as unknown;
       return typeof name === 'string' && typeof call === 'function'
         ? (...args: unknown[]) => Promise.race([Reflect.apply(call, target, args) as unknown, broken])
@@ -22,6 +25,7 @@ export function workerOf<T>(worker: Worker): { readonly api: Remote<T>; readonly
   return {
     api,
     end: () => {
+      ended = true;
       remote[releaseProxy]();
       worker.terminate();
     },
