@@ -25,7 +25,10 @@ const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')
 /** A check of its own, with what it says kept until it is done: several run at once. */
 const check = (name) =>
   new Promise((done) => {
-    const child = spawn(npm, ['run', '--silent', name], { cwd: root });
+    const child = spawn(npm, ['run', '--silent', name], {
+      cwd: root,
+      shell: process.platform === 'win32',
+    });
     let said = '';
     for (const out of [child.stdout, child.stderr]) out.on('data', (d) => (said += String(d)));
     child.on('close', (code) => {
