@@ -88,6 +88,16 @@ it('a job file carries what was given, and reading it in keeps it', async () => 
   const copy = (await s.api.post('/api/jobs/import').send(file).expect(201)).body;
   expect((await given(copy)).map((q) => q.paper)).toEqual((await given(job)).map((q) => q.paper));
 });
+it('a job keeps as many as its file can carry, and says so', async () => {
+  const job = await s.job(1012);
+  await write(job, { validUntil: '2026-12-24' });
+  await give(job).expect(201);
+  const file = (await s.api.get(`/api/jobs/${job.id}/file`).expect(200)).body;
+  const full = { ...file, quotes: Array.from({ length: 100 }, () => file.quotes[0]) };
+  const copy = (await s.api.post('/api/jobs/import').send(full).expect(201)).body as Job;
+  expect((await give(copy).expect(409)).body.error.message).toContain('100 quotes');
+  await s.api.get(`/api/jobs/${copy.id}/file`).expect(200);
+});
 it('the draft says that it is one; its CSV adds up to its totals, and no torque is in any form', async () => {
   const job = await s.job(1012);
   await write(job, {

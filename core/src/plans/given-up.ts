@@ -4,7 +4,7 @@ import type { Change2, Outcome } from './outcome';
 
 /** Something that a plan leaves off or makes worse, as a customer would ask about it. mm, Hz, degrees per g, g. */
 export type GivenUp =
-  /** planned against the wish beyond its tolerance; plus: taller */
+  /** planned against the wish, where it is beyond its tolerance; plus: taller */
   | { readonly code: 'off-the-wish'; readonly axle: Axle; readonly mm: number }
   | { readonly code: 'lasting'; readonly names: readonly string[] }
   | { readonly code: 'stiffer'; readonly axle: Axle; readonly wasHz: number; readonly isHz: number }
@@ -34,8 +34,8 @@ export const UNKNOWN_HANDLING = {
 } as const satisfies Omit<Judged, 'missBy'>;
 
 type Judged = Pick<Outcome, 'missBy' | 'frequencyHz' | 'droopMm' | 'rollDegPerG' | 'tipping'>;
-/** What a customer gives up with a plan, the wish first. `offBy`: planned lift less the wish, by axle, to tell which way.
- *  @example givenUp({ missBy: { front: 8, rear: null }, ...UNKNOWN_HANDLING }, { front: -18, rear: 0 }, []) // [{"code":"off-the-wish","axle":"front","mm":-8}] */
+/** What a customer gives up with a plan, the wish first. `offBy`: planned less wished, by axle.
+ *  @example givenUp({ missBy: { front: 8, rear: null }, ...UNKNOWN_HANDLING }, { front: -18, rear: 0 }, []) // [{"code":"off-the-wish","axle":"front","mm":-18}] */
 export function givenUp(
   o: Judged,
   offBy: Readonly<Record<Axle, number>>,
@@ -43,8 +43,7 @@ export function givenUp(
 ): readonly GivenUp[] {
   const out: GivenUp[] = [];
   for (const axle of AXLES) {
-    const miss = o.missBy[axle] ?? 0;
-    if (miss >= SEEN_MM) out.push({ code: 'off-the-wish', axle, mm: Math.sign(offBy[axle]) * miss });
+    if ((o.missBy[axle] ?? 0) >= SEEN_MM) out.push({ code: 'off-the-wish', axle, mm: offBy[axle] });
   }
   if (lasting.length > 0) out.push({ code: 'lasting', names: lasting });
   for (const axle of AXLES) {

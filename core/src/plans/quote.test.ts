@@ -49,8 +49,8 @@ describe('what is given up', () => {
     expect(
       givenUp({ missBy: { front: 8, rear: 4 }, ...UNKNOWN_HANDLING }, { front: -18, rear: 9 }, ['Flare']),
     ).toEqual([
-      { code: 'off-the-wish', axle: 'front', mm: -8 },
-      { code: 'off-the-wish', axle: 'rear', mm: 4 },
+      { code: 'off-the-wish', axle: 'front', mm: -18 },
+      { code: 'off-the-wish', axle: 'rear', mm: 9 },
       { code: 'lasting', names: ['Flare'] },
     ]);
   });
@@ -114,6 +114,16 @@ describe('a quote', () => {
     expect(taken.quote.alternatives).toEqual([expect.objectContaining({ id: 'was', freightMinor: 900 })]);
     const back = { ...taken, ...takeInstead(taken, taken.quote.alternatives[0]!, 'other') };
     expect(back).toEqual(before);
+  });
+  it('a height that is missed is given up once, by all that it is off, and not left open too', () => {
+    const job = plainJob('corvane-halder');
+    const wishing = {
+      ...job,
+      brief: { ...job.brief, wish: 'height', frontTargetMm: 60, frontToleranceMm: 10 },
+    };
+    const p = ask(wishing as JobSections)!.plans[0]!;
+    expect(p.givenUp).toContainEqual({ code: 'off-the-wish', axle: 'front', mm: -60 });
+    expect(p.open.map((n) => n.finding.code)).not.toContain('height-missed');
   });
   it('what is advised waits for a decision; declined, it is said to be', () => {
     const job = demoJobs

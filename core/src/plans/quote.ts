@@ -53,6 +53,7 @@ export interface Quote {
 }
 /** hours are told in steps of this, minutes: a quote knows no better */
 const STEP_MIN = 5;
+const HEIGHTS: readonly string[] = ['height-missed', 'height-off'];
 /** said to a customer; the others are the fitters' */
 const CUSTOMERS: readonly Hazard[] = ['handling', 'law', 'structural'];
 
@@ -137,7 +138,8 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
     days: o.days,
     lift: o.lift,
     rakeLoadedMm: o.rakeLoadedMm,
-    open: openNeeds(a.needs),
+    // a height that is missed is given up, not left to do
+    open: openNeeds(a.needs).filter((n) => !HEIGHTS.includes(n.finding.code)),
     advised: advisedNeeds(a.needs).map((need) => ({
       need,
       decision: job.build.decisions[needKey(need)] ?? null,

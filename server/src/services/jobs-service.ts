@@ -2,6 +2,7 @@ import {
   faultsOf,
   jobFileOf,
   JobFileSchema,
+  MOST_QUOTES,
   type Board,
   type BoardRow,
   type GivenQuote,
@@ -172,7 +173,9 @@ export class JobsService {
     paper: QuotePaper,
     as: { readonly author: string; readonly id: string },
   ): Promise<{ quotes: GivenQuote[] }> {
+    const had = (await this.quotes.of(id)).length;
     const missing = [
+      ...(had >= MOST_QUOTES ? [`${MOST_QUOTES} quotes are the most that a job keeps.`] : []),
       ...(paper.plans.every((p) => p.lines.length === 0) ? ['Nothing is chosen.'] : []),
       ...(paper.validUntil === null
         ? ['Say until when it holds.']
