@@ -85,7 +85,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   await expect(page.getByText('Spacer from the market has no price yet')).toBeVisible();
   await line.getByLabel('Price, all of it').fill('45');
   await expect(page.getByText('Spacer from the market has no price yet')).toHaveCount(0);
-  await pick(page, 'Lifts which axle?', 'rear');
+  await pick(page, 'At which axle?', 'rear');
   await expect(
     page.getByText(/Spacer from the market at the rear: how much it lifts is not said/).first(),
   ).toBeVisible();
@@ -142,7 +142,7 @@ test('a vehicle lifted by somebody else is out of its windows today, and a tape 
   await page.goto(await server.at(1012, 'vehicle'));
   await page.getByRole('button', { name: 'Add a change' }).click();
   await page.keyboard.type('Lift by another shop');
-  await pick(page, 'Lifts which axle?', 'front');
+  await pick(page, 'At which axle?', 'front');
   await page.getByLabel('Measured over stock').fill('75');
   await saved(page);
   await page.goto(await server.at(1012, 'sources'));

@@ -172,9 +172,12 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'height-off':
       return `The ${f.axle} would come ${mm(Math.abs(f.byMm))} ${f.byMm > 0 ? 'higher' : 'lower'} than the ${signedHeight(f.wantedMm, mm)} that was wished for${f.toleranceMm === null ? '' : `; ${mm(f.toleranceMm)} either way is fine`}.`;
     case 'on-it-unmeasured':
-      return `${f.what === '' ? 'What was changed' : capital(f.what)} at the ${f.axle}: how much higher it stands for it is not said. Measure it against stock, or write its thickness; today starts from it.`;
     case 'line-unmeasured':
-      return `${f.what === '' ? 'The line of your own' : capital(f.what)} at the ${f.axle}: how much it lifts is not said. Write its thickness, or how much higher it stands where it was measured.`;
+      if (f.behindWheel)
+        return `${f.what === '' ? 'A spacer behind the wheel' : capital(f.what)} at the ${f.axle}: how thick it is is not said. Measure it: the wheel stands out by it, and the studs hold by what is left.`;
+      if (f.code === 'line-unmeasured')
+        return `${f.what === '' ? 'The line of your own' : capital(f.what)} at the ${f.axle}: how much it lifts is not said. Write its thickness, or how much higher it stands where it was measured.`;
+      return `${f.what === '' ? 'What was changed' : capital(f.what)} at the ${f.axle}: how much higher it stands for it is not said. Measure it against stock, or write its thickness; today starts from it.`;
     case 'line-not-priced':
       return `${f.what === '' ? 'The line of your own' : capital(f.what)} has no price yet: it is not in the total. Ask for one, or write 0 where the customer brings it.`;
     case 'repair-not-known':

@@ -46,6 +46,8 @@ export const CHANGE_WORDS: Readonly<Record<ChangeKind, string>> = {
   spring: 'Other spring',
   'lift-block': 'Block between axle and spring',
   'body-lift': 'Body lift',
+  'wheel-spacer': 'Spacer behind the wheel, on the hub’s studs',
+  'wheel-adapter': 'Spacer behind the wheel, with studs of its own',
   other: 'Something else',
 };
 export const COMPONENT_WORDS: Readonly<Record<Component, string>> = {

@@ -75,6 +75,8 @@ export const CHANGE_KINDS = [
   'spring',
   'lift-block',
   'body-lift',
+  'wheel-spacer',
+  'wheel-adapter',
   'other',
 ] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];

@@ -66,6 +66,31 @@ describe('what somebody has put on before', () => {
       changedBefore(said({ kind: 'lift-block', axle: 'rear', thicknessMm: 40 }), carrier)!.effects,
     ).toEqual([{ kind: 'lift-block', heightMm: 40, wedgeDeg: 0 }]);
   });
+  it('a spacer behind the wheel moves the wheel out and lifts nothing; whose studs hold it is said', () => {
+    const part = (c: Partial<Change>) => changedBefore(said(c), halder);
+    const on = part({ kind: 'wheel-spacer', thicknessMm: 30, liftMm: 40 })!;
+    expect(on).toMatchObject({
+      family: 'wheel-spacer',
+      effects: [{ kind: 'wheel-spacer', thicknessMm: 30, ownStuds: false }],
+    });
+    expect(part({ kind: 'wheel-adapter', thicknessMm: 30 })!.effects).toEqual([
+      { kind: 'wheel-spacer', thicknessMm: 30, ownStuds: true },
+    ]);
+    expect(standsMm({ kind: 'wheel-spacer', thicknessMm: 30 })).toBeCloseTo(0, 9);
+    // nobody has measured it: it is no part of today, and its thickness is asked
+    expect(part({ kind: 'wheel-spacer' })).toBeNull();
+    expect(isUnmeasured(said({ kind: 'wheel-spacer', liftMm: 20 }))).toBe(true);
+    expect(isUnmeasured(said({ kind: 'wheel-spacer', thicknessMm: 20 }))).toBe(false);
+  });
+  it('one that was there before leaves too little thread for the nut today; with studs of its own it does not', () => {
+    const job = plainJob('corvane-halder');
+    const found = (c: Partial<Change>) =>
+      assess({ ...job, vehicle: { ...job.vehicle, changes: [said(c)] } }, catalogue, settings)
+        .needs.map((n) => n.finding.code)
+        .filter((code) => code === 'stud-engagement');
+    expect(found({ kind: 'wheel-spacer', thicknessMm: 40 })).toEqual(['stud-engagement']);
+    expect(found({ kind: 'wheel-adapter', thicknessMm: 40 })).toEqual([]);
+  });
   it('what lifts nothing, or nobody has measured, is no part of today', () => {
     expect(changedBefore(said({ axle: null, liftMm: 40 }), halder)).toBeNull();
     expect(changedBefore(said({}), halder)).toBeNull();

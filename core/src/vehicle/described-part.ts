@@ -3,6 +3,7 @@ import {
   type Application,
   type KnownVehicle,
   type Part,
+  type PartEffect,
   type PartFamily,
   type Provenance,
 } from '../catalogue';
@@ -17,8 +18,13 @@ const FAMILY: Readonly<Record<ChangeKind, PartFamily>> = {
   spring: 'coil',
   'lift-block': 'lift-block',
   'body-lift': 'body-lift',
+  'wheel-spacer': 'wheel-spacer',
+  'wheel-adapter': 'wheel-spacer',
   other: 'preload-spacer',
 };
+/** Between hub and wheel: it moves the wheel out and lifts nothing. An adapter has studs of its own. */
+export const isBehindWheel = (kind: ChangeKind | null): kind is 'wheel-spacer' | 'wheel-adapter' =>
+  kind === 'wheel-spacer' || kind === 'wheel-adapter';
 /** What its thickness alone does; null where it takes more than that to know. */
 function ofThickness(kind: ChangeKind, thicknessMm: number): AxleEffect | null {
   switch (kind) {
@@ -38,8 +44,12 @@ function ofThickness(kind: ChangeKind, thicknessMm: number): AxleEffect | null {
 /** What something that is no part of the catalogue does to its axle: what its thickness or rate does, and where a height was
  *  measured, the preload that stands the body there; the measured height outranks the sum. Empty where nothing was said that
  *  a height follows from, or where that height has no pose. A body lift moves the body only: what was measured is its puck. */
-function effectsOf(d: Described, axle: Axle, vehicle: KnownVehicle): readonly AxleEffect[] {
+function effectsOf(d: Described, axle: Axle, vehicle: KnownVehicle): readonly PartEffect[] {
   const { liftMm, thicknessMm, rateNPerMm } = d;
+  if (isBehindWheel(d.kind))
+    return thicknessMm === null
+      ? []
+      : [{ kind: 'wheel-spacer', thicknessMm, ownStuds: d.kind === 'wheel-adapter' }];
   const kind = d.kind ?? 'other';
   const thick = kind === 'body-lift' ? (thicknessMm ?? liftMm) : thicknessMm;
   const named: AxleEffect[] = [
@@ -55,11 +65,12 @@ function effectsOf(d: Described, axle: Axle, vehicle: KnownVehicle): readonly Ax
   const preloadMm = preloadForLiftMm(withEffects(stock, named), c.stockLoadN, liftMm);
   return Number.isFinite(preloadMm) ? [...named, { kind: 'preload-spacer', thicknessMm: preloadMm }] : [];
 }
-/** It is said to lift or lower an axle, and what was said does not come to a height. */
+/** It is said to lift or lower an axle, or to move its wheels out, and what was said does not come to a figure. */
 export const isUnmeasured = (d: Described): boolean =>
   d.axle !== null &&
-  d.liftMm === null &&
-  (d.thicknessMm === null || ofThickness(d.kind ?? 'other', 1) === null);
+  (isBehindWheel(d.kind)
+    ? d.thicknessMm === null
+    : d.liftMm === null && (d.thicknessMm === null || ofThickness(d.kind ?? 'other', 1) === null));
 
 /** Something on the vehicle that is no part of the catalogue, as a part; null where it does nothing that is known. */
 export function changedBefore(change: Change, vehicle: KnownVehicle): Part | null {

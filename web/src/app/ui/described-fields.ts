@@ -14,7 +14,7 @@ import { NumberField } from './number-field';
   imports: [FormsModule, MatFormFieldModule, MatInputModule, MatSelectModule, NumberField],
   template: `
     <mat-form-field appearance="outline">
-      <mat-label>Lifts which axle?</mat-label>
+      <mat-label>At which axle?</mat-label>
       <mat-select [ngModel]="of().axle" (ngModelChange)="changed.emit({ axle: $event })">
         <mat-option [value]="null">none</mat-option>
         <mat-option value="front">front</mat-option>
@@ -49,13 +49,15 @@ import { NumberField } from './number-field';
           (ngModelChange)="changed.emit({ thicknessMm: $event })"
         />
       }
-      <app-number-field
-        label="Measured over stock"
-        [range]="limits.liftMm"
-        [at]="at() + '.liftMm'"
-        [ngModel]="of().liftMm"
-        (ngModelChange)="changed.emit({ liftMm: $event })"
-      />
+      @if (of().kind !== 'wheel-spacer' && of().kind !== 'wheel-adapter') {
+        <app-number-field
+          label="Measured over stock"
+          [range]="limits.liftMm"
+          [at]="at() + '.liftMm'"
+          [ngModel]="of().liftMm"
+          (ngModelChange)="changed.emit({ liftMm: $event })"
+        />
+      }
     }
     <mat-form-field appearance="outline"
       ><mat-label>Maker, if it says</mat-label
