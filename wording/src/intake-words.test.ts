@@ -12,6 +12,8 @@ import { catalogue, demoJob, platformOf, settings } from '@rigger/core/testing/d
 import {
   afterHeadline,
   COMPONENT_WORDS,
+  findingText,
+  STYLE_MM,
   lookOverHeadline,
   spotText,
   tapeCauseText,
@@ -106,4 +108,13 @@ describe('what came of a job, in words', () => {
     expect(text('lighter', 9)).toContain('less in it than was said');
     expect(text('heavier', -9)).toMatch(/^Front 9 mm low\. .*more in it than was said.*\.$/);
   });
+});
+
+it('what nobody has measured is asked for as what it is: a height, or a thickness behind the wheel', () => {
+  const said = (code: 'on-it-unmeasured' | 'line-unmeasured', behindWheel: boolean) =>
+    findingText({ code, axle: 'front', what: 'old spacer', behindWheel }, STYLE_MM);
+  expect(said('on-it-unmeasured', false)).toContain('Old spacer at the front: how much higher it stands');
+  expect(said('line-unmeasured', false)).toContain('how much it lifts is not said');
+  for (const code of ['on-it-unmeasured', 'line-unmeasured'] as const)
+    expect(said(code, true)).toContain('Old spacer at the front: how thick it is is not said.');
 });
