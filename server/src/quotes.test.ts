@@ -94,7 +94,7 @@ it('a job keeps as many as its file can carry, and says so', async () => {
   await give(job).expect(201);
   const file = (await s.api.get(`/api/jobs/${job.id}/file`).expect(200)).body;
   const full = { ...file, quotes: Array.from({ length: 100 }, () => file.quotes[0]) };
-  const copy = (await s.api.post('/api/jobs/import').send(full).expect(201)).body as Job;
+  const copy = (await s.api.post('/api/jobs/import').send(full).expect(201)).body;
   expect((await give(copy).expect(409)).body.error.message).toContain('100 quotes');
   await s.api.get(`/api/jobs/${copy.id}/file`).expect(200);
 });
