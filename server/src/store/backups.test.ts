@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { openServer, type OpenServer } from '../testing/open-server';
 import { tempDir } from '../testing/temp';
-import { Backups, previewRestore, restoreFrom } from './backups';
+import { Backups, previewRestore, restoreFrom, TABLES } from './backups';
 import { connect } from './open-store';
 
 const temp = tempDir();
@@ -14,9 +14,17 @@ beforeEach(async () => {
 afterEach(() => s.close());
 /** every row of every table, as one text */
 async function content(db: OpenServer['db']): Promise<string> {
-  const tables = ['jobs', 'job_revisions', 'catalogue_imports', 'catalogue_revisions', 'settings'];
+  // the board is said anew from the rest
+  const tables = TABLES.filter((t) => t !== 'job_board');
   return JSON.stringify(await Promise.all(tables.map((t) => db(t).orderBy('id'))));
 }
+it('every table of the file is put back by a restore', async () => {
+  const known = await s
+    .db<{ name: string }>('sqlite_master')
+    .where({ type: 'table' })
+    .pluck<string[]>('name');
+  expect([...TABLES].sort()).toEqual(known.filter((t) => !/^(sqlite|knex)_/.test(t)).sort());
+});
 const edit = async (number: number, notes: string) => {
   const job = await s.job(number);
   const { version, data } = job.sections.brief;
@@ -72,6 +80,26 @@ describe('a backup', () => {
 });
 
 describe('a restore', () => {
+  it('brings quotes back that were given, and says that a job without one changes', async () => {
+    const { id } = await s.job(1012);
+    const quote = (revision: number) => ({
+      id: `q${revision}`,
+      job_id: id,
+      revision,
+      author: '',
+      paper: '{}',
+      created_at: '2026-11-25T08:00:00.000Z',
+      updated_at: '2026-11-25T08:00:00.000Z',
+    });
+    await s.db('quotes').insert(quote(1));
+    const { name } = await backups.make();
+    await s.db('quotes').insert(quote(2));
+    await backups.with(name, '', async (file) => {
+      expect(await previewRestore(s.db, file)).toMatchObject({ changes: [1012] });
+      await restoreFrom(s.db, file);
+    });
+    expect(await s.db('quotes').pluck('id')).toEqual(['q1']);
+  });
   it('says before what it would change, and into a running shop gives every row back', async () => {
     await edit(1012, 'kept');
     const { name } = await backups.make();

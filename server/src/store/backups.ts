@@ -16,11 +16,12 @@ export type Read<T> =
 /** how many backups are kept; the oldest goes when a newer one is made */
 const KEPT = 21;
 const NAME = /^rigger-\d{8}-\d{6}(-\d+)?\.(sqlite|sealed)$/;
-/** in the order in which they can be filled */
-const TABLES = [
+/** in the order in which they can be filled; a test holds them to what the file has */
+export const TABLES = [
   'jobs',
   'job_revisions',
   'job_board',
+  'quotes',
   'catalogue_imports',
   'catalogue_revisions',
   'settings',
@@ -140,7 +141,9 @@ export async function previewRestore(db: Knex, file: string): Promise<RestorePre
       new Map(
         (
           await db.raw<{ id: string; number: number; state: string }[]>(
-            `select j.id, j.number, ifnull(j.archived_at, '') || ' ' || group_concat(r.id, ' ') as state
+            `select j.id, j.number, ifnull(j.archived_at, '') || ' ' || group_concat(r.id, ' ') || ' ' ||
+               ifnull((select group_concat(q.id, ' ') from (select * from ${schema}.quotes order by id) q where q.job_id = j.id), '')
+               as state
              from ${schema}.jobs j left join (select * from ${schema}.job_revisions order by id) r on r.job_id = j.id
              group by j.id`,
           )

@@ -17,7 +17,7 @@ export const quotes: NamedMigration = {
       t.string('id').primary();
       t.string('created_at').notNullable();
       t.string('updated_at').notNullable();
-      t.string('job_id').notNullable().references('id').inTable('jobs');
+      t.string('job_id').notNullable().references('jobs.id').onDelete('CASCADE');
       t.integer('revision').notNullable();
       t.string('author').notNullable();
       t.text('paper').notNullable();
