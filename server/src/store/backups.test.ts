@@ -19,10 +19,9 @@ async function content(db: OpenServer['db']): Promise<string> {
   return JSON.stringify(await Promise.all(tables.map((t) => db(t).orderBy('id'))));
 }
 it('every table of the file is put back by a restore', async () => {
-  const known = await s
-    .db<{ name: string }>('sqlite_master')
-    .where({ type: 'table' })
-    .pluck<string[]>('name');
+  const known = (
+    await s.db.raw<{ name: string }[]>("select name from sqlite_master where type = 'table'")
+  ).map((t) => t.name);
   expect([...TABLES].sort()).toEqual(known.filter((t) => !/^(sqlite|knex)_/.test(t)).sort());
 });
 const edit = async (number: number, notes: string) => {
