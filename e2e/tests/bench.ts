@@ -12,6 +12,8 @@ const MAIN = join(DIST, 'main.js');
 const WEEK = ['bird-count', 'farm-vet', 'harbourmaster', 'hut-warden', 'peat-crew', 'seaweed-cutter'];
 const DEMO = join(import.meta.dirname, '../../demo');
 
+/** On a connection of its own: while a command runs nothing here hears that the server has closed one that was kept. */
+const askOnce = (url: string) => fetch(url, { headers: { connection: 'close' } });
 /** The product as it is shipped, on its own data; can be killed and started again on the same port. */
 export class Server {
   private child: ChildProcess | null = null;
@@ -74,7 +76,7 @@ export class Server {
     await gone;
   }
   async jobs(): Promise<{ id: string; number: number; customer: string }[]> {
-    return ((await (await fetch(`${this.base}api/jobs`)).json()) as { jobs: [] }).jobs;
+    return ((await (await askOnce(`${this.base}api/jobs`)).json()) as { jobs: [] }).jobs;
   }
   /** Address of one view of a job of the demo world. */
   async at(number: number, view: string): Promise<string> {
@@ -83,7 +85,7 @@ export class Server {
   }
   async section(number: number, section: string): Promise<any> {
     const job = (await this.jobs()).find((j) => j.number === number);
-    const whole = await (await fetch(`${this.base}api/jobs/${job?.id ?? ''}`)).json();
+    const whole = await (await askOnce(`${this.base}api/jobs/${job?.id ?? ''}`)).json();
     return whole.sections[section];
   }
 }

@@ -4,7 +4,7 @@ test('plans by keyboard: why a kit is out, a part left out, three plans, one tak
   page,
   server,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const press = (key: string) => page.keyboard.press(key);
   await page.goto(await server.at(1014, 'match'));
   await expect(page.locator('app-headline h1')).toContainText('no better one exists', { timeout: 40_000 });
@@ -65,7 +65,7 @@ test('a quote: a plan beside the chosen one, given, revised, and the customer ta
   page,
   server,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await page.goto(await server.at(1014, 'match'));
   await expect(page.locator('app-headline h1')).toContainText('no better one exists', { timeout: 40_000 });
   await page

@@ -1,6 +1,7 @@
 import type {
   Asked,
   Brief,
+  FirstVisit,
   LimitOfBrief,
   Lock,
   PlanFamily,
@@ -283,6 +284,12 @@ export function stagesText(s: Stages, name: (code: string) => string, style: Sty
       : 'Nothing is paid twice.',
   ];
 }
+/** What the first of two visits is for. */
+export const FIRST_VISIT_WORDS: Readonly<Record<FirstVisit, string>> = {
+  front: 'Front first',
+  rear: 'Rear first',
+  'all-but-tires': 'Tyres later',
+};
 /** What a question is worth to the plans. */
 export const worthText = (w: QuestionWorth, question: string, style: Style): string =>
   w.decides

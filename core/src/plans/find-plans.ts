@@ -175,7 +175,7 @@ function keeper(locks: readonly Lock[]) {
   const counts = { tried: 0, pruned: 0 };
   return {
     counts,
-    keep(plan: FoundPlan): void {
+    keep: (plan: FoundPlan): void => {
       const { family } = plan.outcome;
       if (!allowsSchool(locks, family)) return;
       best.offer(plan);
@@ -183,7 +183,7 @@ function keeper(locks: readonly Lock[]) {
       if (first) ofFamily.set(family, first);
     },
     /** neither among what nothing betters, nor the best of its kind, whatever is added */
-    beaten(p: Pair): boolean {
+    beaten: (p: Pair): boolean => {
       const known = ofFamily.get(p.family);
       return best.beats(p.counts) && known !== undefined && promising(countsOf(known.outcome), p.counts) < 0;
     },

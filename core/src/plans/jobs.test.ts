@@ -92,11 +92,34 @@ describe('from intake to plans, without a choice made by hand', () => {
     const r = plansOf('surf-school');
     const whole = r.plans.find((p) => p.parts.length > 2) ?? r.ofFamily['keep-springs']!;
     const total = whole.outcome.money.totalMinor;
-    const s = stagesOf(ask(demoJob('surf-school')), whole, total * 0.9)!;
+    const s = stagesOf(ask(demoJob('surf-school')), whole, { budgetMinor: total * 0.9 })!;
     expect(s.first.totalMinor).toBeLessThanOrEqual(total * 0.9);
     expect([...s.first.parts, ...s.then.parts].sort()).toEqual([...whole.parts].sort());
     expect(s.first.totalMinor + s.then.totalMinor - total).toBeCloseTo(s.twiceMinor, 6);
-    expect(stagesOf(ask(demoJob('surf-school')), whole, 1)).toBeNull();
+    expect(stagesOf(ask(demoJob('surf-school')), whole, { budgetMinor: 1 })).toBeNull();
+  });
+  it('16: cut by what is wished first: an end is whole in the first visit and the other waits; tyres wait alone', () => {
+    const at = (axle: 'front' | 'rear', codes: readonly string[]) =>
+      codes.filter((c) => catalogue.parts.find((p) => p.code === c)!.axle === axle);
+    const seen = { ends: 0, tires: 0 };
+    for (const name of ['surf-school', 'hut-warden', 'joiner'])
+      for (const plan of plansOf(name).plans.slice(0, 4)) {
+        for (const first of ['front', 'rear'] as const) {
+          const s = stagesOf(ask(demoJob(name)), plan, { first });
+          if (!s) continue;
+          const other = first === 'front' ? 'rear' : 'front';
+          expect(at(first, s.first.parts)).toEqual(at(first, plan.parts));
+          expect(at(other, s.first.parts)).toEqual([]);
+          expect(at(first, s.first.parts).length).toBeGreaterThan(0);
+          seen.ends++;
+        }
+        const s = stagesOf(ask(demoJob(name)), plan, { first: 'all-but-tires' });
+        if (!s) continue;
+        expect([s.first.withTires, s.then.withTires, s.then.parts]).toEqual([false, true, []]);
+        seen.tires++;
+      }
+    expect(seen.ends).toBeGreaterThan(0);
+    expect(seen.tires).toBeGreaterThan(0);
   });
   it('17: moving the axle keeps bump steer and roll nearer to stock than spacers do, and costs more', () => {
     const { geometry, ...by } = plansOf('boat-haulier').ofFamily;

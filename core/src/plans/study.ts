@@ -331,9 +331,14 @@ export interface FoundPlanPart {
   readonly totalMinor: number;
   readonly minutes: number;
 }
-/** The plan cut in two, the first visit within a budget and as much of the plan as that buys, whole and safe by itself: nothing it
- *  leaves open that the whole does not. What waits is an end, the tyres, or both. Null where no cut stands by itself. */
-export function stagesOf(asked: PlansAsked, plan: Chosen, budgetMinor: number): Stages | null {
+/** What the first visit may cost, minor units; or what it is for. */
+export type StageWish = { readonly budgetMinor: number } | { readonly first: FirstVisit };
+export const FIRST_VISITS = ['front', 'rear', 'all-but-tires'] as const;
+export type FirstVisit = (typeof FIRST_VISITS)[number];
+/** The plan cut in two, the first visit within a budget or for one end, and as much of the plan as that allows, whole and safe by
+ *  itself: nothing it leaves open that the whole does not. What waits is an end, the tyres, or both. Null where no such cut stands by
+ *  itself. */
+export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages | null {
   const say = judge(asked);
   const { catalogue, job } = asked;
   const planned = withPlanOf(job, plan);
@@ -344,9 +349,10 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, budgetMinor: number): 
       const p = byCode.get(c);
       return p !== undefined && onAxle(p, axle) && p.axle !== 'both';
     });
+  const [front, rear] = [ofAxle('front'), ofAxle('rear')];
   const groups: readonly (readonly string[])[] = [
-    ofAxle('front'),
-    ofAxle('rear'),
+    front,
+    rear,
     plan.parts.filter((c) => byCode.get(c)?.axle === 'both'),
   ];
   const tires = planned.tire.tireCode !== null || planned.tire.wheelCode !== null;
@@ -363,6 +369,11 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, budgetMinor: number): 
       : { ...planned.tire, targetSize: '', tireCode: null, wheelCode: null, rear: null, reliefs: [] },
     build: { ...planned.build, items: parts.map((c) => listed(c, 'part', c)) },
   });
+  const isFor = (visit: FirstVisit, parts: readonly string[], withTires: boolean): boolean => {
+    if (visit === 'all-but-tires') return parts.length === plan.parts.length && !withTires;
+    const [now, later] = visit === 'front' ? [front, rear] : [rear, front];
+    return now.length > 0 && now.every((c) => parts.includes(c)) && !later.some((c) => parts.includes(c));
+  };
   const rest = (first: Judged, parts: readonly string[], withTires: boolean): Judged => {
     const later = plan.parts.filter((p) => !parts.includes(p));
     const on: JobSections = {
@@ -380,8 +391,10 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, budgetMinor: number): 
   const stages = cuts.flatMap(({ parts, withTires }): Stages[] => {
     if (parts.length === 0 && !withTires) return [];
     if (parts.length === plan.parts.length && withTires === tires) return [];
+    if ('first' in by && !isFor(by.first, parts, withTires)) return [];
     const first = say(stand(parts, withTires));
-    if (first.money.totalMinor > budgetMinor || opened(open(first.a), open(whole.a)).length > 0) return [];
+    if ('budgetMinor' in by && first.money.totalMinor > by.budgetMinor) return [];
+    if (opened(open(first.a), open(whole.a)).length > 0) return [];
     if (first.a.needs.some((n) => n.verdict === 'no')) return [];
     const then = rest(first, parts, withTires);
     return [

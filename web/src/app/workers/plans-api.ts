@@ -43,6 +43,7 @@ import {
   type ShopSettings,
   type SizeOfSeries,
   type Stages,
+  type StageWish,
   type TireItem,
   type WhyNot,
 } from '@rigger/core';
@@ -94,7 +95,7 @@ export interface PlansApi {
   reasons(job: JobSections, day: string, plan: Plan): readonly PlanReason[];
   whyNot(job: JobSections, day: string, code: string, than: PlanPoint | null): WhyNot | null;
   sizes(job: JobSections, day: string, plan: Plan, code: string): readonly SizeOfSeries[];
-  stages(job: JobSections, day: string, plan: Plan, budgetMinor: number): Stages | null;
+  stages(job: JobSections, day: string, plan: Plan, by: StageWish): Stages | null;
   bindings(job: JobSections, day: string, best: PlanPoint): readonly Binding[];
   /** open questions of the vehicle, the one whose answer changes most first */
   worth(job: JobSections, day: string): readonly QuestionWorth[];
@@ -216,9 +217,9 @@ export function createPlansApi(): PlansApi {
       const a = asked(job, day);
       return a ? sizesOfSeries(a, plan, code) : [];
     },
-    stages(job, day, plan, budgetMinor) {
+    stages(job, day, plan, by) {
       const a = asked(job, day);
-      return a && stagesOf(a, plan, budgetMinor);
+      return a && stagesOf(a, plan, by);
     },
     bindings(job, day, best) {
       const a = asked(job, day);

@@ -9,6 +9,7 @@ import { RouterLink } from '@angular/router';
 import { MOST_ALTERNATIVES } from '@rigger/contracts';
 import {
   AXLES,
+  FIRST_VISITS,
   listed,
   lockKey,
   locksOf,
@@ -20,12 +21,14 @@ import {
   type PlanReason,
   type ShownPoint,
   type SizeOfSeries,
+  type StageWish,
   type WhyNot,
 } from '@rigger/core';
 import {
   bindsText,
   duration,
   FAMILY_NAMES,
+  FIRST_VISIT_WORDS,
   findingText,
   frequencyText,
   length,
@@ -454,21 +457,22 @@ export class PlansView {
   /** what the first visit may cost, minor units */
   protected readonly budget = computed(() => this.view.sections()?.brief.budgetMinor ?? null);
   protected readonly stages = signal<readonly string[] | null>(null);
-  protected async showStages(): Promise<void> {
-    const most = this.budget();
+  protected readonly visits = FIRST_VISITS;
+  protected readonly visitWords = FIRST_VISIT_WORDS;
+  protected async showStages(by: StageWish): Promise<void> {
     const first = this.model.told()?.shown[0];
-    if (most === null || !first) return;
-    if (first.totalMinor <= most) {
+    if (!first) return;
+    if ('budgetMinor' in by && first.totalMinor <= by.budgetMinor) {
       this.stages.set([
         `The first plan is within the budget in one visit: ${money(first.totalMinor, this.shop.style())}.`,
       ]);
       return;
     }
-    const s = await this.model.ask((api, job, day) => api.stages(job, day, first, most));
+    const s = await this.model.ask((api, job, day) => api.stages(job, day, first, by));
     this.stages.set(
       s
         ? stagesText(s, (code) => this.nameOf(code) ?? code, this.shop.style())
-        : ['No part of the first plan stands by itself for that: it is done in one visit, or for more.'],
+        : ['No such part of the first plan stands by itself: it is done in one visit, or cut otherwise.'],
     );
   }
   protected readonly worth = signal<readonly string[] | null>(null);
