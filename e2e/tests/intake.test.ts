@@ -80,6 +80,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   const lift = page.getByRole('button', { name: /^Rear lift:/ });
   const before = await lift.textContent();
   await page.getByRole('button', { name: 'Add a line of your own' }).click();
+  await expect(page.getByRole('textbox', { name: 'Line of your own' })).toBeFocused();
   await page.keyboard.type('Spacer from the market');
   const line = page.getByRole('group', { name: 'Spacer from the market' });
   await expect(page.getByText('Spacer from the market has no price yet')).toBeVisible();

@@ -16,10 +16,11 @@ test('the rub map: where it touches, another pose, a relief ticked, the rear axl
   const box = (await map.boundingBox())!;
   await map.click({ position: { x: box.width * 0.3, y: box.height * 0.2 } });
   await expect(cell).not.toHaveText(before ?? '');
-  const bump = /^Travel \d+ mm, rack \d+ mm right/;
-  await expect(cell).toHaveText(bump);
+  // how far up it is depends on how coarse the map still was
+  const chosen = /^Travel −?\d+ mm, rack \d+ mm right/;
+  await expect(cell).toHaveText(chosen);
   await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible({ timeout: 15_000 });
-  await expect(cell).toHaveText(bump);
+  await expect(cell).toHaveText(chosen);
   // the drawings follow: contact marked, obstacles around it
   const plan = page.getByRole('img', { name: 'Plan view of the chosen pose' });
   await expect(plan.locator('.contact text')).toContainText(' mm');
