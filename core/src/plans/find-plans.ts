@@ -1,81 +1,19 @@
-import type { Catalogue, Kit, KnownVehicle, Part } from '../catalogue';
-import {
-  listed,
-  type BuildItem,
-  type JobSections,
-  type Lock,
-  type ReliefChoice,
-  type ShopSettings,
-} from '../job';
-import { assessCase, type Assessment } from '../match';
-import { moneyOf, partsList, workPlan, type Money } from '../planning';
-import {
-  AXLES,
-  knownVehicle,
-  needKey,
-  needsOf,
-  planCase,
-  withPlan,
-  type Need,
-  type PlanCase,
-} from '../rules';
-import { TOPICS } from '../evidence';
+import { knownVehicle, planCase } from '../rules';
+import type { KnownVehicle } from '../catalogue';
+import type { JobSections, Lock } from '../job';
 import type { Axle } from '../suspension';
-import { once } from '../units';
-import { freeCode, onAxle, vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
-import { buy } from './buying';
-import { closedSets, leaner, type ClosedSet, type CureProblem } from './closure';
-import { corrected, type Correction } from './corrections';
+import { vehicleAxle, type AxleInput } from '../vehicle';
+import type { FoundPlan, PlansAsked } from './built-plan';
+import { closedSets } from './closure';
+import { corrected } from './corrections';
 import { allowsSchool, isBannedKit } from './locks';
-import {
-  countsOf,
-  daysOf,
-  doubtOf,
-  floorOf,
-  handling,
-  isWish,
-  outcomeOf,
-  toSettle,
-  type Outcome,
-} from './outcome';
+import { countsOf } from './outcome';
 import { front, type Counts } from './pareto';
-import { planFamily, type PlanFamily } from './plan-family';
-import { isApart, noWorse, planSpace, sourceSets, thingName, thingPrice, type PlanSpace } from './plan-space';
+import type { PlanFamily } from './plan-family';
+import { planSpace, sourceSets, type PlanSpace } from './plan-space';
 import { rollingWays, wayName, type RollingWay } from './rolling';
+import { maker, type Pair } from './set-maker';
 
-/** What is asked: a job, with whatever it holds of vehicle, tape, wish and tyre, and the shop. */
-export interface PlansAsked {
-  readonly job: JobSections;
-  readonly catalogue: Catalogue;
-  readonly settings: ShopSettings;
-  readonly day: string | null;
-  readonly locks: readonly Lock[];
-  /** what the shop has measured against what a record says */
-  readonly corrections?: readonly Correction[] | undefined;
-  readonly prepare?: ((input: AxleInput) => VehicleAxle) | undefined;
-}
-/** A build that is there: nothing is searched. */
-export type BuiltAsked = Omit<PlansAsked, 'locks' | 'corrections'>;
-/** One plan, as data that can be sent, kept, and put into a job. */
-export interface FoundPlan {
-  /** its things, sorted: two plans of one name are one */
-  readonly name: string;
-  readonly parts: readonly string[];
-  readonly items: readonly Pick<BuildItem, 'kind' | 'code'>[];
-  readonly reliefs: readonly ReliefChoice[];
-  readonly tire: Pick<JobSections['tire'], 'tireCode' | 'wheelCode'>;
-  readonly outcome: Outcome;
-  /** still to settle or to ask, and what is advised */
-  readonly needs: readonly Need[];
-}
-export interface PlanReason {
-  readonly thing: string;
-  /** lifts or lowers; held fast by the advisor; or ends these needs, which stand without it */
-  readonly because: 'source' | 'pinned' | 'ends';
-  readonly needs: readonly Need[];
-  /** what the plan would save without it, minor units */
-  readonly costMinor: number;
-}
 export interface PlanSearch {
   /** nothing of the space betters these; sorted by what is left to do, distance and money */
   readonly plans: readonly FoundPlan[];
@@ -90,26 +28,6 @@ export interface PlanSearch {
   readonly left: number;
   /** no plan that is left can come to less than this, minor units; null when none is left */
   readonly boundMinor: number | null;
-}
-
-interface Known {
-  readonly plan: PlanCase;
-  /** of everything but the tyre's room, and of that: the dear one is asked when nothing else is open */
-  readonly cheap: () => readonly Need[];
-  readonly room: () => readonly Need[];
-}
-interface Option extends ClosedSet {
-  /** total less its parts with tax */
-  readonly besideMinor: number;
-  readonly count: { readonly no: number; readonly needs: number; readonly ask: number };
-}
-interface Sketch extends Pair {
-  readonly ends: Readonly<Record<Axle, readonly number[]>>;
-}
-interface Pair {
-  readonly set: readonly number[];
-  readonly counts: Counts;
-  readonly family: PlanFamily;
 }
 
 /** The search as steps: each gives what is known so far, so that whoever runs it can show it, pause, or stop. Null without a vehicle.
@@ -150,8 +68,8 @@ export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch 
     for (;;) {
       const step = search.next();
       if (step.done === true) {
+        if (later.length === 0) return told(step.value);
         done.pairs += step.value.pairs;
-        if (later.length === 0) return { ...told(step.value), pairs: done.pairs };
         break;
       }
       yield told(step.value);
@@ -263,7 +181,6 @@ export function findAllPlans(asked: PlansAsked): PlanSearch | null {
   }
 }
 const MOST_KEPT = 8192;
-const BUT_ROOM = TOPICS.filter((t) => t !== 'clearance');
 /** place of the money among the counts */
 const MONEY = 5;
 
@@ -285,273 +202,3 @@ const inOrder = (plans: readonly FoundPlan[]): readonly FoundPlan[] =>
     (a, b) =>
       promising(countsOf(a.outcome), countsOf(b.outcome)) || (a.name < b.name ? -1 : a.name > b.name ? 1 : 0),
   );
-
-/** What a job comes to as it is assessed. */
-export const moneyIn = (
-  job: JobSections,
-  a: Assessment,
-  catalogue: Catalogue,
-  settings: ShopSettings,
-): Money => moneyOf(partsList(job, a, catalogue), workPlan(a, job, catalogue), settings);
-/** A case with what it comes to. `parts`: those that the plan brings, without lines of the job's own. */
-function planOf(
-  c: PlanCase,
-  job: JobSections,
-  parts: readonly Part[],
-  name: string,
-  { catalogue, settings }: Pick<PlansAsked, 'catalogue' | 'settings'>,
-): FoundPlan {
-  const a = assessCase(c);
-  const lasting = job.tire.reliefs.filter(
-    (r) => catalogue.reliefs.find((x) => x.code === r.relief)?.reversible === false,
-  ).length;
-  return {
-    name,
-    parts: parts.map((p) => p.code),
-    items: job.build.items.map(({ kind, code }) => ({ kind, code })),
-    reliefs: job.tire.reliefs,
-    tire: { tireCode: job.tire.tireCode, wheelCode: job.tire.wheelCode },
-    outcome: outcomeOf(c, parts, handling(c), a, moneyIn(job, a, catalogue, settings), lasting),
-    needs: a.needs,
-  };
-}
-/** The build of a job as it is, looked at like a plan: what the customer brought, or what was chosen before. Null without a vehicle. */
-export function builtPlan(asked: BuiltAsked): FoundPlan | null {
-  const { job, catalogue, settings, day, prepare } = asked;
-  const vehicle = knownVehicle(job, catalogue);
-  if (!vehicle) return null;
-  const c = planCase(job, vehicle, catalogue, settings, { day, prepare });
-  const own = new Set(job.build.free.map(freeCode));
-  const parts = c.chosen.map((x) => x.part).filter((p) => !own.has(p.code));
-  return planOf(c, job, parts, parts.map((p) => p.code).join(' + '), { catalogue, settings });
-}
-
-/** Everything that is asked of a set of things, each remembered. */
-function maker(
-  base: PlanCase,
-  space: PlanSpace,
-  kits: readonly Kit[],
-  job: JobSections,
-  catalogue: Catalogue,
-  settings: ShopSettings,
-  on: string,
-) {
-  const known = new Map<string, Known>();
-  const judged = (set: readonly number[]): Known =>
-    keptIn(known, set.join(), () => {
-      const plan = withPlan(base, [...space.partsOf(set), ...own(base)], space.reliefsOf(set));
-      return {
-        plan,
-        cheap: once(() => needsOf(plan, BUT_ROOM)),
-        room: once(() => needsOf(plan, ['clearance'])),
-      };
-    });
-  const here = (needs: readonly Need[], axle: Axle | null) =>
-    axle === null ? needs : needs.filter((n) => n.about.axle === axle);
-  const needsAt = (set: readonly number[]): readonly Need[] => [
-    ...judged(set).cheap(),
-    ...judged(set).room(),
-  ];
-  const problem = (axle: Axle | null): CureProblem => ({
-    open: (set, left) => {
-      const { cheap, room } = judged(set);
-      const first = here(toSettle(cheap()), axle).map(needKey);
-      return first.some((n) => !left.includes(n))
-        ? first
-        : [...first, ...here(toSettle(room()), axle).map(needKey)];
-    },
-    curers: (key, set) => {
-      const { cheap, room } = judged(set);
-      const is = (n: Need) => needKey(n) === key;
-      const need = cheap().find(is) ?? room().find(is);
-      return need ? space.curers(need, set) : [];
-    },
-    costOf: (set) => set.reduce((sum, i) => sum + priceAt(i), 0),
-    fits: space.fits,
-    apart: (i) => isApart(at(space, i)),
-    noWorse: (a, b) => noWorse(at(space, a), at(space, b), base, kits),
-  });
-  const priceAt = (i: number) => {
-    const t = space.things[i];
-    return t ? thingPrice(t) : 0;
-  };
-  const partsAt = (set: readonly number[]): readonly Part[] => space.partsOf(set).map((p) => p.part);
-  const buying = new Map<string, ReturnType<typeof buy>>();
-  const bought = (set: readonly number[]) => keptIn(buying, set.join(), () => buy(partsAt(set), kits));
-  const itemsOf = (set: readonly number[]): readonly Pick<BuildItem, 'kind' | 'code'>[] => {
-    const b = bought(set);
-    return [
-      ...b.kits.map((k) => ({ kind: 'kit' as const, code: k.code })),
-      ...b.parts.map((p) => ({ kind: 'part' as const, code: p.code })),
-    ];
-  };
-  const jobFor = (set: readonly number[]): JobSections => ({
-    ...job,
-    tire: { ...job.tire, reliefs: space.reliefsOf(set) },
-    build: { ...job.build, items: itemsOf(set).map((i) => listed(i.code, i.kind, i.code)) },
-  });
-  const moneyFor = (set: readonly number[], a: Assessment): Money =>
-    moneyIn(jobFor(set), a, catalogue, settings);
-  const assessed = (set: readonly number[]) => assessCase(judged(set).plan);
-  const withTax = (minor: number) => minor * (1 + settings.taxShare);
-  const reliefMinor = (set: readonly number[]) =>
-    set.reduce((sum, i) => sum + (space.things[i]?.kind === 'relief' ? priceAt(i) : 0), 0);
-  const partsMinor = (set: readonly number[]) => bought(set).priceMinor + reliefMinor(set);
-
-  const lasting = (set: readonly number[]) =>
-    set.filter((i) => {
-      const t = space.things[i];
-      return t?.kind === 'part' ? !t.part.reversible : t?.relief.reversible === false;
-    }).length;
-  const found = (set: readonly number[]): FoundPlan =>
-    planOf(
-      judged(set).plan,
-      jobFor(set),
-      partsAt(set),
-      [...set.map((i) => thingName(at(space, i))), ...(on === '' ? [] : [on])].join(' + '),
-      { catalogue, settings },
-    );
-  const unsettled = (set: readonly number[], which: (n: Need) => boolean) =>
-    countOf(
-      judged(set)
-        .cheap()
-        .filter((n) => !isWish(n) && which(n) && space.curers(n, []).length === 0),
-    );
-  const bare = moneyFor([], assessed([]));
-  const union = (f: readonly number[], r: readonly number[]) =>
-    [...new Set([...f, ...r])].sort((a, b) => a - b);
-  const clashes = (set: readonly number[]) =>
-    set.some(
-      (i) =>
-        !space.pinned.includes(i) &&
-        !space.fits(
-          set.filter((k) => k !== i),
-          i,
-        ),
-    );
-  const closed = new Map<string, readonly Option[]>();
-  const closeOf = (axle: Axle, from: readonly number[]): readonly Option[] =>
-    closedSets(from, problem(axle)).map((c): Option => {
-      const minor = partsMinor(c.set);
-      const needs = here(needsAt(c.set), axle);
-      const open = toSettle(needs);
-      return {
-        ...c,
-        besideMinor: moneyFor(c.set, assessed(c.set)).totalMinor - withTax(minor),
-        count: countOf([...open, ...needs.filter((n) => n.verdict === 'ask')]),
-      };
-    });
-  return {
-    problem,
-    found,
-    lean: (c: ClosedSet): ClosedSet => {
-      const fixed = c.set.filter((i) => isFixed(space, i));
-      return leaner(c, fixed, problem(null));
-    },
-    /** pinned parts of the axle and what it stands on, with these sources; null where they cannot be together */
-    startFor: (axle: Axle, sources: readonly number[], body: readonly number[]): readonly number[] | null => {
-      const pinned = space.pinned.filter((i) => {
-        const t = space.things[i];
-        return t?.kind === 'part' && onAxle(t.part, axle);
-      });
-      let set: readonly number[] = pinned;
-      for (const i of [...body, ...sources]) {
-        if (pinned.includes(i)) continue;
-        if (!space.fits(set, i)) return null;
-        set = [...set, i];
-      }
-      return [...set].sort((a, b) => a - b);
-    },
-    /** a way to lift both ends with the least that it can come to; nothing where its parts cannot be together */
-    sketched: (f: readonly number[], r: readonly number[]): readonly Sketch[] => {
-      const set = union(f, r);
-      if (clashes(set)) return [];
-      const parts = partsAt(set);
-      const { plan } = judged(set);
-      const floor = floorOf(plan);
-      return [
-        {
-          set,
-          ends: { front: f, rear: r },
-          family: familyOf(plan, parts),
-          counts: [
-            0,
-            0,
-            0,
-            floor.missMm,
-            floor.movedMm,
-            withTax(partsMinor(set)) + bare.totalMinor,
-            daysOf(parts),
-            floor.worse,
-            doubtOf(parts, plan),
-            lasting(set),
-          ],
-        },
-      ];
-    },
-    withWhatStays: ({ set, counts }: Sketch): Counts => {
-      const { no, needs, ask } = unsettled(set, () => true);
-      return [no, needs, ask, ...counts.slice(3)];
-    },
-    closeAxle: (axle: Axle, set: readonly number[]): readonly Option[] =>
-      keptIn(closed, `${axle} ${set.join()}`, () => closeOf(axle, set)),
-    /** both ends together with the least that they can come to; null where they cannot be together */
-    pair: (f: Option, r: Option): Pair | null => {
-      const set = union(f.set, r.set);
-      if (clashes(set)) return null;
-      const parts = partsAt(set);
-      const { plan } = judged(set);
-      const h = handling(plan);
-      // of the vehicle as a whole: what the ends leave open is in their own count
-      const whole = unsettled(set, (n) => n.about.axle === null || n.about.axle === 'both');
-      return {
-        set,
-        family: familyOf(plan, parts),
-        counts: [
-          f.count.no + r.count.no + whole.no,
-          f.count.needs + r.count.needs + whole.needs,
-          f.count.ask + r.count.ask + whole.ask,
-          h.missMm,
-          h.movedMm,
-          withTax(partsMinor(set)) + Math.max(f.besideMinor, r.besideMinor),
-          daysOf(parts),
-          h.worse,
-          doubtOf(parts, plan),
-          lasting(set),
-        ],
-      };
-    },
-  };
-}
-/** What is kept under a key, made where it is not there yet. */
-function keptIn<T>(kept: Map<string, T>, key: string, make: () => T): T {
-  const had = kept.get(key);
-  if (had !== undefined) return had;
-  const made = make();
-  kept.set(key, made);
-  return made;
-}
-function familyOf(plan: PlanCase, parts: readonly Part[]): PlanFamily {
-  const f = plan.forecast();
-  const heights = f ? AXLES.map((axle) => f[axle].lift.value + f[axle].bodyLiftMm) : [0];
-  return planFamily(
-    parts.map((p) => p.family),
-    Math.max(...heights),
-    Math.min(...heights),
-  );
-}
-const countOf = (needs: readonly Need[]) => {
-  const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v).length;
-  return { no: of('no'), needs: of('needs'), ask: of('ask') };
-};
-/** Lines of the job's own are in every plan. */
-const own = (base: PlanCase) => base.chosen;
-const at = (space: PlanSpace, i: number) => {
-  const t = space.things[i];
-  if (!t) throw new Error(`there is no thing ${i}`);
-  return t;
-};
-/** What is in a plan for itself and not to settle something. */
-const isFixed = (space: PlanSpace, i: number): boolean =>
-  space.pinned.includes(i) ||
-  [...space.sources.front, ...space.sources.rear, ...space.sources.both].includes(i);

@@ -1,8 +1,10 @@
+export * from './built-plan';
 export * from './buying';
 export * from './closure';
 export * from './corrections';
 export * from './find-plans';
 export * from './given-up';
+export { withPlanOf } from './judged';
 export * from './locks';
 export * from './outcome';
 export * from './pareto';
@@ -10,6 +12,7 @@ export * from './plan-family';
 export { together } from './plan-space';
 export * from './representatives';
 export * from './rolling';
+export * from './stages';
 export * from './study';
 export * from './told';
 export * from './question';

@@ -197,6 +197,15 @@ export const doubtOf = (parts: readonly Part[], c: Pick<PlanCase, 'vehicle'>): n
     }),
   );
 
+/** Which school a plan belongs to, by its parts and how it stands. */
+export function familyOf(f: Forecast | null, parts: readonly Part[]): PlanFamily {
+  const heights = f ? AXLES.map((axle) => f[axle].lift.value + f[axle].bodyLiftMm) : [0];
+  return planFamily(
+    parts.map((p) => p.family),
+    Math.max(...heights),
+    Math.min(...heights),
+  );
+}
 export function outcomeOf(
   c: PlanCase,
   parts: readonly Part[],
@@ -207,14 +216,9 @@ export function outcomeOf(
 ): Outcome {
   const { forecast: f, ...rest } = h;
   const count = (v: Need['verdict']) => a.needs.filter((n) => n.verdict === v && !isWish(n)).length;
-  const heights = f ? AXLES.map((axle) => f[axle].lift.value + f[axle].bodyLiftMm) : [0];
   return {
     ...rest,
-    family: planFamily(
-      parts.map((p) => p.family),
-      Math.max(...heights),
-      Math.min(...heights),
-    ),
+    family: familyOf(f, parts),
     needs: { no: count('no'), needs: count('needs'), ask: count('ask'), advised: count('advised') },
     money: {
       partsMinor: money.partsMinor,

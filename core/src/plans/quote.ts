@@ -1,11 +1,10 @@
 import { LIFT_SOURCES, type Catalogue, type Hazard } from '../catalogue';
 import { advisedNeeds, openNeeds, type Figure } from '../evidence';
 import type { Alternative, Decision, JobSections, ShopSettings } from '../job';
-import { assess } from '../match';
-import { moneyOf, partsList, workPlan, type PartsLine } from '../planning';
+import type { Money, PartsLine } from '../planning';
 import { needKey, type Need } from '../rules';
 import type { Axle } from '../suspension';
-import { builtPlan, type BuiltAsked } from './find-plans';
+import { builtWhole, type BuiltAsked, type FoundPlan } from './built-plan';
 import { givenUp, type GivenUp } from './given-up';
 import type { PlanFamily } from './plan-family';
 
@@ -111,15 +110,11 @@ export function quoteOf(asked: BuiltAsked): Quote | null {
   return { plans: [chosen, ...others] };
 }
 function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | null): QuotedPlan | null {
-  const { job, catalogue, settings, day, prepare } = asked;
-  const built = builtPlan(asked);
-  if (!built) return null;
-  const { outcome: o } = built;
-  const a = assess(job, catalogue, settings, { day, prepare });
-  const lines = partsList(job, a, catalogue);
-  const work = workPlan(a, job, catalogue);
-  const money = moneyOf(lines, work, settings);
-  const minutes = hoursBetween(work.minutes, settings.hoursRange);
+  const { job, catalogue, settings } = asked;
+  const whole = builtWhole(asked);
+  if (!whole) return null;
+  const { plan, a, lines, work, money } = whole;
+  const { outcome: o } = plan;
   const off = (axle: Axle) => {
     const wished = axle === 'front' ? job.brief.frontTargetMm : job.brief.rearTargetMm;
     const f = a.forecast;
@@ -129,12 +124,12 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
     id,
     family: o.family,
     sources: catalogue.parts
-      .filter((p) => built.parts.includes(p.code) && LIFT_SOURCES.includes(p.family))
+      .filter((p) => plan.parts.includes(p.code) && LIFT_SOURCES.includes(p.family))
       .map((p) => p.name),
     lines,
     toAsk: lines.filter((l) => l.lineMinor === null).length,
     money: quotedMoney(money, hoursBetween(money.minutes, settings.hoursRange), freightMinor, settings),
-    minutes,
+    minutes: hoursBetween(work.minutes, settings.hoursRange),
     days: o.days,
     lift: o.lift,
     rakeLoadedMm: o.rakeLoadedMm,
@@ -144,13 +139,13 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
       need,
       decision: job.build.decisions[needKey(need)] ?? null,
     })),
-    givenUp: givenUp(o, { front: off('front'), rear: off('rear') }, lastingNames(job, catalogue)),
+    givenUp: givenUp(o, { front: off('front'), rear: off('rear') }, lastingNames(plan, catalogue)),
     hazards: CUSTOMERS.filter((h) => work.steps.some((s) => s.hazards.includes(h))),
   };
 }
 /** Labour and supplies follow the hours; tax is on all, freight with it. */
 function quotedMoney(
-  money: Pick<ReturnType<typeof moneyOf>, 'partsMinor' | 'alignmentMinor'>,
+  money: Pick<Money, 'partsMinor' | 'alignmentMinor'>,
   minutes: Between,
   freightMinor: number | null,
   s: Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare'>,
@@ -172,17 +167,13 @@ function quotedMoney(
     total: each((w) => net[w] + tax[w]),
   };
 }
-/** What of a build cannot be undone, by name. */
-function lastingNames(job: JobSections, { parts, kits, reliefs }: Catalogue): readonly string[] {
-  const codes = job.build.items.flatMap((i) =>
-    i.kind === 'part' ? [i.code] : (kits.find((k) => k.code === i.code)?.parts.map((c) => c.part) ?? []),
-  );
+/** What of a plan cannot be undone, by name. */
+function lastingNames(
+  { parts: codes, reliefs: chosen }: Pick<FoundPlan, 'parts' | 'reliefs'>,
+  { parts, reliefs }: Pick<Catalogue, 'parts' | 'reliefs'>,
+): readonly string[] {
   return [
-    ...new Set([
-      ...parts.filter((p) => codes.includes(p.code) && !p.reversible).map((p) => p.name),
-      ...reliefs
-        .filter((r) => !r.reversible && job.tire.reliefs.some((t) => t.relief === r.code))
-        .map((r) => r.name),
-    ]),
+    ...parts.filter((p) => codes.includes(p.code) && !p.reversible).map((p) => p.name),
+    ...reliefs.filter((r) => !r.reversible && chosen.some((t) => t.relief === r.code)).map((r) => r.name),
   ];
 }

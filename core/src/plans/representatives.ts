@@ -1,4 +1,5 @@
-import type { FoundPlan, PlanSearch } from './find-plans';
+import type { FoundPlan } from './built-plan';
+import type { PlanSearch } from './find-plans';
 import type { PlanFamily } from './plan-family';
 
 /** What is special about a plan that is shown. */

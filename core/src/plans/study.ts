@@ -1,61 +1,13 @@
 import { fitmentOf, LIFT_SOURCES, openQuestions, type Kit, type Part } from '../catalogue';
 import { LEVEL_MM } from '../evidence';
-import { assess, type Assessment } from '../match';
-import { listed, type Brief, type JobSections } from '../job';
-import type { Money } from '../planning';
-import { fitmentNeeds, knownVehicle, needKey, planCase, type Need } from '../rules';
+import type { Brief, JobSections } from '../job';
+import { fitmentNeeds, knownVehicle, planCase, type Need } from '../rules';
 import type { Axle } from '../suspension';
-import { onAxle, vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
-import { findAllPlans, moneyIn, type FoundPlan, type PlanReason, type PlansAsked } from './find-plans';
-import { toSettle } from './outcome';
+import type { FoundPlan, PlansAsked } from './built-plan';
+import { findAllPlans } from './find-plans';
+import { judge, open, opened, withPlanOf, type Chosen } from './judged';
 import { planPoint, type PlanPoint } from './told';
 
-/** The job with a plan as its build. */
-export function withPlanOf(
-  job: JobSections,
-  plan: Pick<FoundPlan, 'items' | 'reliefs' | 'tire'>,
-): JobSections {
-  return {
-    ...job,
-    tire: { ...job.tire, ...plan.tire, reliefs: plan.reliefs },
-    build: { ...job.build, items: plan.items.map((i) => listed(i.code, i.kind, i.code)) },
-  };
-}
-/** What of a plan says which it is. */
-type Chosen = Pick<FoundPlan, 'parts' | 'items' | 'reliefs' | 'tire'>;
-interface Judged {
-  readonly job: JobSections;
-  readonly a: Assessment;
-  readonly money: Money;
-}
-/** One job after another judged on the same axles. */
-function judge(asked: PlansAsked): (job: JobSections) => Judged {
-  const axles = new Map<string, VehicleAxle>();
-  const prepare =
-    asked.prepare ??
-    ((input: AxleInput) => {
-      const key = JSON.stringify([
-        input.axle,
-        input.brief,
-        input.accessories,
-        input.fitted,
-        input.vehicle.variant,
-      ]);
-      const made = axles.get(key) ?? vehicleAxle(input);
-      axles.set(key, made);
-      return made;
-    });
-  const { catalogue, settings, day } = asked;
-  return (job) => {
-    const a = assess(job, catalogue, settings, { day, prepare });
-    return { job, a, money: moneyIn(job, a, catalogue, settings) };
-  };
-}
-const open = (a: Pick<Assessment, 'needs'>): readonly Need[] => toSettle(a.needs);
-const opened = (more: readonly Need[], than: readonly Need[]): readonly Need[] => {
-  const had = new Set(than.map(needKey));
-  return more.filter((n) => !had.has(needKey(n)));
-};
 /** The plan with one of its things left out; a kit is left as the parts of it that stay. */
 function without(plan: Chosen, code: string): Pick<FoundPlan, 'items' | 'reliefs' | 'tire'> {
   return {
@@ -64,6 +16,14 @@ function without(plan: Chosen, code: string): Pick<FoundPlan, 'items' | 'reliefs
   };
 }
 
+export interface PlanReason {
+  readonly thing: string;
+  /** lifts or lowers; held fast by the advisor; or ends these needs, which stand without it */
+  readonly because: 'source' | 'pinned' | 'ends';
+  readonly needs: readonly Need[];
+  /** what the plan would save without it, minor units */
+  readonly costMinor: number;
+}
 /** Why each part and each relief is in a plan: found by taking it out and judging what is left. */
 export function reasonsOf(asked: PlansAsked, plan: Chosen): readonly PlanReason[] {
   const say = judge(asked);
@@ -317,115 +277,6 @@ export function sizesOfSeries(asked: PlansAsked, plan: Chosen, code: string): re
     };
   });
 }
-
-/** A plan in two visits. */
-export interface Stages {
-  readonly first: FoundPlanPart;
-  readonly then: FoundPlanPart;
-  /** what both visits together cost more than one: alignment, taking apart again */
-  readonly twiceMinor: number;
-}
-export interface FoundPlanPart {
-  readonly parts: readonly string[];
-  readonly withTires: boolean;
-  readonly totalMinor: number;
-  readonly minutes: number;
-}
-/** What the first visit may cost, minor units; or what it is for. */
-export type StageWish = { readonly budgetMinor: number } | { readonly first: FirstVisit };
-export const FIRST_VISITS = ['front', 'rear', 'all-but-tires'] as const;
-export type FirstVisit = (typeof FIRST_VISITS)[number];
-/** The plan cut in two, the first visit within a budget or for one end, and as much of the plan as that allows, whole and safe by
- *  itself: nothing it leaves open that the whole does not. What waits is an end, the tyres, or both. Null where no such cut stands by
- *  itself. */
-export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages | null {
-  const say = judge(asked);
-  const { catalogue, job } = asked;
-  const planned = withPlanOf(job, plan);
-  const whole = say(planned);
-  const byCode = new Map(catalogue.parts.map((p) => [p.code, p]));
-  const ofAxle = (axle: Axle) =>
-    plan.parts.filter((c) => {
-      const p = byCode.get(c);
-      return p !== undefined && onAxle(p, axle) && p.axle !== 'both';
-    });
-  const [front, rear] = [ofAxle('front'), ofAxle('rear')];
-  const groups: readonly (readonly string[])[] = [
-    front,
-    rear,
-    plan.parts.filter((c) => byCode.get(c)?.axle === 'both'),
-  ];
-  const tires = planned.tire.tireCode !== null || planned.tire.wheelCode !== null;
-  const cuts = [0, 1, 2, 3, 4, 5, 6, 7].flatMap((mask) =>
-    (tires ? [true, false] : [false]).map((withTires) => ({
-      parts: groups.flatMap((g, i) => ((mask >> i) & 1 ? g : [])),
-      withTires,
-    })),
-  );
-  const stand = (parts: readonly string[], withTires: boolean): JobSections => ({
-    ...planned,
-    tire: withTires
-      ? planned.tire
-      : { ...planned.tire, targetSize: '', tireCode: null, wheelCode: null, rear: null, reliefs: [] },
-    build: { ...planned.build, items: parts.map((c) => listed(c, 'part', c)) },
-  });
-  const isFor = (visit: FirstVisit, parts: readonly string[], withTires: boolean): boolean => {
-    if (visit === 'all-but-tires') return parts.length === plan.parts.length && !withTires;
-    const [now, later] = visit === 'front' ? [front, rear] : [rear, front];
-    return now.length > 0 && now.every((c) => parts.includes(c)) && !later.some((c) => parts.includes(c));
-  };
-  const rest = (first: Judged, parts: readonly string[], withTires: boolean): Judged => {
-    const later = plan.parts.filter((p) => !parts.includes(p));
-    const on: JobSections = {
-      ...stand(later, !withTires),
-      vehicle: {
-        ...planned.vehicle,
-        changes: [
-          ...planned.vehicle.changes.filter((c) => !c.comesOff),
-          ...parts.map((c) => ({ ...onIt(c, first.job), part: c })),
-        ],
-      },
-    };
-    return say(on);
-  };
-  const stages = cuts.flatMap(({ parts, withTires }): Stages[] => {
-    if (parts.length === 0 && !withTires) return [];
-    if (parts.length === plan.parts.length && withTires === tires) return [];
-    if ('first' in by && !isFor(by.first, parts, withTires)) return [];
-    const first = say(stand(parts, withTires));
-    if ('budgetMinor' in by && first.money.totalMinor > by.budgetMinor) return [];
-    if (opened(open(first.a), open(whole.a)).length > 0) return [];
-    if (first.a.needs.some((n) => n.verdict === 'no')) return [];
-    const then = rest(first, parts, withTires);
-    return [
-      {
-        first: { parts, withTires, totalMinor: first.money.totalMinor, minutes: first.money.minutes },
-        then: {
-          parts: plan.parts.filter((p) => !parts.includes(p)),
-          withTires: tires && !withTires,
-          totalMinor: then.money.totalMinor,
-          minutes: then.money.minutes,
-        },
-        twiceMinor: first.money.totalMinor + then.money.totalMinor - whole.money.totalMinor,
-      },
-    ];
-  });
-  return (
-    stages.sort((a, b) => b.first.totalMinor - a.first.totalMinor || a.twiceMinor - b.twiceMinor)[0] ?? null
-  );
-}
-const onIt = (code: string, job: JobSections): JobSections['vehicle']['changes'][number] => ({
-  id: `stage-${job.build.items.findIndex((i) => i.code === code)}`,
-  what: code,
-  maker: '',
-  kind: null,
-  axle: null,
-  thicknessMm: null,
-  rateNPerMm: null,
-  liftMm: null,
-  part: code,
-  comesOff: false,
-});
 
 /** A build that somebody has put together, looked at as a plan is. */
 export interface BuildCheck {

@@ -1,4 +1,5 @@
-import type { FoundPlan, PlanSearch } from './find-plans';
+import type { FoundPlan } from './built-plan';
+import type { PlanSearch } from './find-plans';
 import type { Outcome } from './outcome';
 import { offeredOf, representatives, type Shown, type Special } from './representatives';
 

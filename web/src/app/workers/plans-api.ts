@@ -5,13 +5,13 @@ import {
   questionWorth,
   quoteOf,
   checkBuild,
+  comesTo,
   elevation,
   findPlans,
   locksOf,
   moneyFigures,
   offWish,
   openNeeds,
-  partsList,
   reasonsOf,
   sizesOfSeries,
   smallerTires,
@@ -20,7 +20,6 @@ import {
   tightestFigure,
   whyNot,
   withPlanOf,
-  workPlan,
   knownVehicle,
   planCase,
   assessCase,
@@ -150,11 +149,8 @@ export function createPlansApi(): PlansApi {
     if (!shop || !vehicle) return null;
     const c = planCase(on, vehicle, shop.catalogue, shop.settings, { day, prepare });
     const a = assessCase(c);
-    const money = moneyFigures(
-      partsList(on, a, shop.catalogue),
-      workPlan(a, on, shop.catalogue),
-      shop.settings,
-    );
+    const { lines, work } = comesTo(on, a, shop.catalogue, shop.settings);
+    const money = moneyFigures(lines, work, shop.settings);
     const near = [a.clearance.front, a.clearance.rear].flatMap((x) => (x ? [x] : []));
     const spare = (x: (typeof near)[number]) => x.nearest.used.clearanceMm - x.marginMm;
     const tightest = near.sort((x, y) => spare(x) - spare(y))[0] ?? null;

@@ -1,0 +1,56 @@
+import { assess, type Assessment } from '../match';
+import { listed, type JobSections } from '../job';
+import type { Money } from '../planning';
+import { needKey, type Need } from '../rules';
+import { vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
+import { comesTo, type FoundPlan, type PlansAsked } from './built-plan';
+import { toSettle } from './outcome';
+
+/** The job with a plan as its build. */
+export function withPlanOf(
+  job: JobSections,
+  plan: Pick<FoundPlan, 'items' | 'reliefs' | 'tire'>,
+): JobSections {
+  return {
+    ...job,
+    tire: { ...job.tire, ...plan.tire, reliefs: plan.reliefs },
+    build: { ...job.build, items: plan.items.map((i) => listed(i.code, i.kind, i.code)) },
+  };
+}
+/** What of a plan says which it is. */
+export type Chosen = Pick<FoundPlan, 'parts' | 'items' | 'reliefs' | 'tire'>;
+export interface Judged {
+  readonly job: JobSections;
+  readonly a: Assessment;
+  readonly money: Money;
+}
+/** One job after another judged on the same axles. */
+export function judge(asked: PlansAsked): (job: JobSections) => Judged {
+  const axles = new Map<string, VehicleAxle>();
+  const prepare =
+    asked.prepare ??
+    ((input: AxleInput) => {
+      const key = JSON.stringify([
+        input.axle,
+        input.brief,
+        input.accessories,
+        input.fitted,
+        input.vehicle.variant,
+      ]);
+      const made = axles.get(key) ?? vehicleAxle(input);
+      axles.set(key, made);
+      return made;
+    });
+  const { catalogue, settings, day } = asked;
+  return (job) => {
+    const a = assess(job, catalogue, settings, { day, prepare });
+    return { job, a, money: comesTo(job, a, catalogue, settings).money };
+  };
+}
+/** Needs that are left to settle. */
+export const open = (a: Pick<Assessment, 'needs'>): readonly Need[] => toSettle(a.needs);
+/** Those of them that were not there before. */
+export const opened = (more: readonly Need[], than: readonly Need[]): readonly Need[] => {
+  const had = new Set(than.map(needKey));
+  return more.filter((n) => !had.has(needKey(n)));
+};

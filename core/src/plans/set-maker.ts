@@ -1,0 +1,258 @@
+import type { Catalogue, Kit, Part } from '../catalogue';
+import { TOPICS } from '../evidence';
+import { listed, type BuildItem, type JobSections, type ShopSettings } from '../job';
+import { assessCase, type Assessment } from '../match';
+import type { Money } from '../planning';
+import { needKey, needsOf, withPlan, type Need, type PlanCase } from '../rules';
+import type { Axle } from '../suspension';
+import { once } from '../units';
+import { onAxle } from '../vehicle';
+import { comesTo, wholePlan, type FoundPlan } from './built-plan';
+import { buy } from './buying';
+import { closedSets, leaner, type ClosedSet, type CureProblem } from './closure';
+import { daysOf, doubtOf, familyOf, floorOf, handling, isWish, toSettle } from './outcome';
+import type { Counts } from './pareto';
+import type { PlanFamily } from './plan-family';
+import { isApart, noWorse, thingName, thingPrice, type PlanSpace } from './plan-space';
+
+const BUT_ROOM = TOPICS.filter((t) => t !== 'clearance');
+interface Known {
+  readonly plan: PlanCase;
+  /** of everything but the tyre's room, and of that: the dear one is asked when nothing else is open */
+  readonly cheap: () => readonly Need[];
+  readonly room: () => readonly Need[];
+}
+export interface Option extends ClosedSet {
+  /** total less its parts with tax */
+  readonly besideMinor: number;
+  readonly count: { readonly no: number; readonly needs: number; readonly ask: number };
+}
+export interface Sketch extends Pair {
+  readonly ends: Readonly<Record<Axle, readonly number[]>>;
+}
+export interface Pair {
+  readonly set: readonly number[];
+  readonly counts: Counts;
+  readonly family: PlanFamily;
+}
+
+/** Everything that is asked of a set of things, each remembered. */
+export function maker(
+  base: PlanCase,
+  space: PlanSpace,
+  kits: readonly Kit[],
+  job: JobSections,
+  catalogue: Catalogue,
+  settings: ShopSettings,
+  on: string,
+) {
+  const known = new Map<string, Known>();
+  const judged = (set: readonly number[]): Known =>
+    keptIn(known, set.join(), () => {
+      const plan = withPlan(base, [...space.partsOf(set), ...own(base)], space.reliefsOf(set));
+      return {
+        plan,
+        cheap: once(() => needsOf(plan, BUT_ROOM)),
+        room: once(() => needsOf(plan, ['clearance'])),
+      };
+    });
+  const here = (needs: readonly Need[], axle: Axle | null) =>
+    axle === null ? needs : needs.filter((n) => n.about.axle === axle);
+  const needsAt = (set: readonly number[]): readonly Need[] => [
+    ...judged(set).cheap(),
+    ...judged(set).room(),
+  ];
+  const problem = (axle: Axle | null): CureProblem => ({
+    open: (set, left) => {
+      const { cheap, room } = judged(set);
+      const first = here(toSettle(cheap()), axle).map(needKey);
+      return first.some((n) => !left.includes(n))
+        ? first
+        : [...first, ...here(toSettle(room()), axle).map(needKey)];
+    },
+    curers: (key, set) => {
+      const { cheap, room } = judged(set);
+      const is = (n: Need) => needKey(n) === key;
+      const need = cheap().find(is) ?? room().find(is);
+      return need ? space.curers(need, set) : [];
+    },
+    costOf: (set) => set.reduce((sum, i) => sum + priceAt(i), 0),
+    fits: space.fits,
+    apart: (i) => isApart(at(space, i)),
+    noWorse: (a, b) => noWorse(at(space, a), at(space, b), base, kits),
+  });
+  const priceAt = (i: number) => {
+    const t = space.things[i];
+    return t ? thingPrice(t) : 0;
+  };
+  const partsAt = (set: readonly number[]): readonly Part[] => space.partsOf(set).map((p) => p.part);
+  const buying = new Map<string, ReturnType<typeof buy>>();
+  const bought = (set: readonly number[]) => keptIn(buying, set.join(), () => buy(partsAt(set), kits));
+  const itemsOf = (set: readonly number[]): readonly Pick<BuildItem, 'kind' | 'code'>[] => {
+    const b = bought(set);
+    return [
+      ...b.kits.map((k) => ({ kind: 'kit' as const, code: k.code })),
+      ...b.parts.map((p) => ({ kind: 'part' as const, code: p.code })),
+    ];
+  };
+  const jobFor = (set: readonly number[]): JobSections => ({
+    ...job,
+    tire: { ...job.tire, reliefs: space.reliefsOf(set) },
+    build: { ...job.build, items: itemsOf(set).map((i) => listed(i.code, i.kind, i.code)) },
+  });
+  const moneyFor = (set: readonly number[], a: Assessment): Money =>
+    comesTo(jobFor(set), a, catalogue, settings).money;
+  const assessed = (set: readonly number[]) => assessCase(judged(set).plan);
+  const withTax = (minor: number) => minor * (1 + settings.taxShare);
+  const reliefMinor = (set: readonly number[]) =>
+    set.reduce((sum, i) => sum + (space.things[i]?.kind === 'relief' ? priceAt(i) : 0), 0);
+  const partsMinor = (set: readonly number[]) => bought(set).priceMinor + reliefMinor(set);
+
+  const lasting = (set: readonly number[]) =>
+    set.filter((i) => {
+      const t = space.things[i];
+      return t?.kind === 'part' ? !t.part.reversible : t?.relief.reversible === false;
+    }).length;
+  const found = (set: readonly number[]): FoundPlan =>
+    wholePlan(
+      judged(set).plan,
+      jobFor(set),
+      partsAt(set),
+      [...set.map((i) => thingName(at(space, i))), ...(on === '' ? [] : [on])].join(' + '),
+      { catalogue, settings },
+    ).plan;
+  const unsettled = (set: readonly number[], which: (n: Need) => boolean) =>
+    countOf(
+      judged(set)
+        .cheap()
+        .filter((n) => !isWish(n) && which(n) && space.curers(n, []).length === 0),
+    );
+  const bare = moneyFor([], assessed([]));
+  const union = (f: readonly number[], r: readonly number[]) =>
+    [...new Set([...f, ...r])].sort((a, b) => a - b);
+  const clashes = (set: readonly number[]) =>
+    set.some(
+      (i) =>
+        !space.pinned.includes(i) &&
+        !space.fits(
+          set.filter((k) => k !== i),
+          i,
+        ),
+    );
+  const closed = new Map<string, readonly Option[]>();
+  const closeOf = (axle: Axle, from: readonly number[]): readonly Option[] =>
+    closedSets(from, problem(axle)).map((c): Option => {
+      const minor = partsMinor(c.set);
+      const needs = here(needsAt(c.set), axle);
+      const open = toSettle(needs);
+      return {
+        ...c,
+        besideMinor: moneyFor(c.set, assessed(c.set)).totalMinor - withTax(minor),
+        count: countOf([...open, ...needs.filter((n) => n.verdict === 'ask')]),
+      };
+    });
+  return {
+    problem,
+    found,
+    lean: (c: ClosedSet): ClosedSet => {
+      const fixed = c.set.filter((i) => isFixed(space, i));
+      return leaner(c, fixed, problem(null));
+    },
+    /** pinned parts of the axle and what it stands on, with these sources; null where they cannot be together */
+    startFor: (axle: Axle, sources: readonly number[], body: readonly number[]): readonly number[] | null => {
+      const pinned = space.pinned.filter((i) => {
+        const t = space.things[i];
+        return t?.kind === 'part' && onAxle(t.part, axle);
+      });
+      let set: readonly number[] = pinned;
+      for (const i of [...body, ...sources]) {
+        if (pinned.includes(i)) continue;
+        if (!space.fits(set, i)) return null;
+        set = [...set, i];
+      }
+      return [...set].sort((a, b) => a - b);
+    },
+    /** a way to lift both ends with the least that it can come to; nothing where its parts cannot be together */
+    sketched: (f: readonly number[], r: readonly number[]): readonly Sketch[] => {
+      const set = union(f, r);
+      if (clashes(set)) return [];
+      const parts = partsAt(set);
+      const { plan } = judged(set);
+      const floor = floorOf(plan);
+      return [
+        {
+          set,
+          ends: { front: f, rear: r },
+          family: familyOf(plan.forecast(), parts),
+          counts: [
+            0,
+            0,
+            0,
+            floor.missMm,
+            floor.movedMm,
+            withTax(partsMinor(set)) + bare.totalMinor,
+            daysOf(parts),
+            floor.worse,
+            doubtOf(parts, plan),
+            lasting(set),
+          ],
+        },
+      ];
+    },
+    withWhatStays: ({ set, counts }: Sketch): Counts => {
+      const { no, needs, ask } = unsettled(set, () => true);
+      return [no, needs, ask, ...counts.slice(3)];
+    },
+    closeAxle: (axle: Axle, set: readonly number[]): readonly Option[] =>
+      keptIn(closed, `${axle} ${set.join()}`, () => closeOf(axle, set)),
+    /** both ends together with the least that they can come to; null where they cannot be together */
+    pair: (f: Option, r: Option): Pair | null => {
+      const set = union(f.set, r.set);
+      if (clashes(set)) return null;
+      const parts = partsAt(set);
+      const { plan } = judged(set);
+      const h = handling(plan);
+      // of the vehicle as a whole: what the ends leave open is in their own count
+      const whole = unsettled(set, (n) => n.about.axle === null || n.about.axle === 'both');
+      return {
+        set,
+        family: familyOf(plan.forecast(), parts),
+        counts: [
+          f.count.no + r.count.no + whole.no,
+          f.count.needs + r.count.needs + whole.needs,
+          f.count.ask + r.count.ask + whole.ask,
+          h.missMm,
+          h.movedMm,
+          withTax(partsMinor(set)) + Math.max(f.besideMinor, r.besideMinor),
+          daysOf(parts),
+          h.worse,
+          doubtOf(parts, plan),
+          lasting(set),
+        ],
+      };
+    },
+  };
+}
+/** What is kept under a key, made where it is not there yet. */
+function keptIn<T>(kept: Map<string, T>, key: string, make: () => T): T {
+  const had = kept.get(key);
+  if (had !== undefined) return had;
+  const made = make();
+  kept.set(key, made);
+  return made;
+}
+const countOf = (needs: readonly Need[]) => {
+  const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v).length;
+  return { no: of('no'), needs: of('needs'), ask: of('ask') };
+};
+/** Lines of the job's own are in every plan. */
+const own = (base: PlanCase) => base.chosen;
+const at = (space: PlanSpace, i: number) => {
+  const t = space.things[i];
+  if (!t) throw new Error(`there is no thing ${i}`);
+  return t;
+};
+/** What is in a plan for itself and not to settle something. */
+const isFixed = (space: PlanSpace, i: number): boolean =>
+  space.pinned.includes(i) ||
+  [...space.sources.front, ...space.sources.rear, ...space.sources.both].includes(i);
