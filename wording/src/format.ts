@@ -13,6 +13,7 @@ import {
   type LengthUnit,
   type PartsLine,
   type Provenance,
+  type ShopSettings,
   type Unit,
 } from '@rigger/core';
 
@@ -21,6 +22,11 @@ export interface Style {
   readonly length: LengthUnit;
   readonly currency: string;
 }
+/** How a shop, or a paper of it, writes lengths and money. */
+export const styleOf = ({ lengthUnit, currency }: Pick<ShopSettings, 'lengthUnit' | 'currency'>): Style => ({
+  length: lengthUnit,
+  currency,
+});
 export const STYLE_MM: Style = { length: 'mm', currency: 'mk' };
 
 /** Money in words of the shop: minor units, space between thousands. */

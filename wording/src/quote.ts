@@ -22,6 +22,7 @@ import {
   money,
   plural,
   quantity,
+  styleOf,
   type Style,
 } from './format';
 import type { Headline } from './headline';
@@ -55,7 +56,7 @@ export function givenUpText(g: GivenUp, style: Style): string {
       return `Tips sooner: at ${formatDecimal(g.was, 2)} g to the side today, at ${formatDecimal(g.is, 2)} g then.`;
   }
 }
-const LETTERS = ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'];
+const letterOf = (n: number) => String.fromCharCode('A'.charCodeAt(0) + n);
 /** as it is said to who drives it, where the fitters' words are for fitters */
 const CAUTIONS: Readonly<Partial<Record<Hazard, string>>> = {
   handling: 'It handles otherwise: a higher centre of gravity leans and tips sooner. Drive it gently first.',
@@ -72,9 +73,9 @@ export function quotePaper(
   { number, sections, vehicle, settings }: Offered,
   as: { readonly day: string; readonly revision: number | null },
 ): QuotePaper {
-  const style: Style = { length: settings.lengthUnit, currency: settings.currency };
+  const style = styleOf(settings);
   const { head, quote: written } = sections;
-  const plans = quote.plans.map((p, i) => planOn(p, LETTERS[i] ?? String(i + 1), vehicle, style));
+  const plans = quote.plans.map((p, i) => planOn(p, letterOf(i), vehicle, style));
   return {
     format: 'apt-rigger-quote',
     version: 1,
@@ -180,7 +181,7 @@ export function quoteHeadline(
 }
 /** How far a quote is from the one that was given before it, by its first plan. */
 export function revisedText(before: QuotePaper, now: QuotePaper): string {
-  const style: Style = { length: now.lengthUnit, currency: now.currency };
+  const style = styleOf(now);
   const [was, is] = [before.plans[0], now.plans[0]];
   if (!was || !is) return '';
   const key = (l: QuotedPaperPlan['lines'][number]) => `${l.code} ${l.name}`;
@@ -202,6 +203,15 @@ export function revisedText(before: QuotePaper, now: QuotePaper): string {
   ];
   return parts.length > 0 ? `Against the one before: ${parts.join('; ')}.` : 'As the one before.';
 }
+/** What keeps a quote from being given; empty: nothing does. */
+export const notReady = ({
+  plans,
+  validUntil,
+  day,
+}: Pick<QuotePaper, 'plans' | 'validUntil' | 'day'>): readonly string[] => [
+  ...(plans.every((p) => p.lines.length === 0) ? ['Nothing is chosen.'] : []),
+  ...(validUntil === null ? ['Say until when it holds.'] : validUntil < day ? ['Its last day is past.'] : []),
+];
 /** Whether a quote holds no longer on a day. */
 export const hasExpired = ({ validUntil }: Pick<QuotePaper, 'validUntil'>, now: Date): boolean =>
   validUntil !== null && validUntil < localDay(now);

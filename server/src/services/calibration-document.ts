@@ -1,12 +1,12 @@
 import { formatDecimal, formatTireSize, KPA_PER_PSI } from '@rigger/core';
-import { CALIBRATION_WORDS, figureText, FIGURE_WORDS, longDay, type Style } from '@rigger/wording';
+import { CALIBRATION_WORDS, figureText, FIGURE_WORDS, longDay, styleOf } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { documentOf, figure, INK2, rules, RUST } from './print-style';
 import type { SheetModel } from './sheet-model';
 
 /** The calibration card as a pdfmake document: what is entered for the new tyre, by whom, and room to sign. */
 export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
-  const style: Style = { length: m.settings.lengthUnit, currency: m.settings.currency };
+  const style = styleOf(m.settings);
   const { vehicle, gearing, tires } = m.assessment;
   if (!vehicle || !gearing || !tires.check) throw new Error('a calibration card without a tyre');
   const { card } = gearing;

@@ -22,6 +22,7 @@ import {
   type JobSections,
   type SectionName,
 } from '@rigger/core';
+import { notReady } from '@rigger/wording';
 import { randomUUID } from 'node:crypto';
 import { AppError } from '../errors';
 import type { BoardQuery, BoardStore } from '../store/board-store';
@@ -176,12 +177,7 @@ export class JobsService {
     const had = (await this.quotes.of(id)).length;
     const missing = [
       ...(had >= MOST_QUOTES ? [`${MOST_QUOTES} quotes are the most that a job keeps.`] : []),
-      ...(paper.plans.every((p) => p.lines.length === 0) ? ['Nothing is chosen.'] : []),
-      ...(paper.validUntil === null
-        ? ['Say until when it holds.']
-        : paper.validUntil < paper.day
-          ? ['Its last day is past.']
-          : []),
+      ...notReady(paper),
     ];
     if (missing.length > 0) throw new AppError('quote-not-ready', missing.join(' '));
     await this.quotes.give(id, paper, as);

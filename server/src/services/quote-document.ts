@@ -1,9 +1,17 @@
 import type { QuotePaper, QuotedPaperPlan } from '@rigger/contracts';
-import { codeText, hoursText, longDay, money, moneyBetween, priceText, type Style } from '@rigger/wording';
+import {
+  codeText,
+  hoursText,
+  longDay,
+  money,
+  moneyBetween,
+  priceText,
+  styleOf,
+  type Style,
+} from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { documentOf, figure, INK2, right, rules, RUST, small } from './print-style';
 
-const styleOf = (q: QuotePaper): Style => ({ length: q.lengthUnit, currency: q.currency });
 export const quoteName = (q: Pick<QuotePaper, 'job' | 'revision'>): string =>
   q.revision === null ? `quote-${q.job}-draft` : `quote-${q.job}-${q.revision}`;
 

@@ -22,6 +22,7 @@ import {
   settingsText,
   stepCautions,
   stepText,
+  styleOf,
   wedgeText,
   type Style,
 } from '@rigger/wording';
@@ -32,7 +33,7 @@ import type { SheetModel } from './sheet-model';
 
 /** The build sheet as a pdfmake document: what is fitted, in what order, with what. What it costs is the quote's. */
 export function sheetDocument(m: SheetModel): TDocumentDefinitions {
-  const style: Style = { length: m.settings.lengthUnit, currency: m.settings.currency };
+  const style = styleOf(m.settings);
   const { vehicle, forecast, needs } = m.assessment;
   const head = m.sections.head;
   const label = vehicle ? [vehicle.platform.label, vehicle.year].filter(Boolean).join(' ') : '';

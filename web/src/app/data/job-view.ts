@@ -11,10 +11,11 @@ import {
   workPlan,
   type JobSections,
 } from '@rigger/core';
-import { localDay } from '@rigger/wording';
+import { localDay, unreadableEntry } from '@rigger/wording';
 import { animationFrames, audit, delay, map, of, race, take, tap, timer, type Observable } from 'rxjs';
 import { JobStore } from './job-store';
 import { rememberedAxles } from './remembered-axles';
+import { linkOf } from './sections';
 import { Shop } from './shop';
 
 const NO_WORK = { minutes: 0, alignmentMinutes: 0 };
@@ -60,6 +61,12 @@ export class JobView {
     const [sections, catalogue] = [this.sections(), this.shop.catalogue()];
     return sections && catalogue ? lacksOf(sections, catalogue) : [];
   });
+  /** what cannot be read, and where it is mended: until then nothing is printed or given */
+  readonly unreadable = computed(() =>
+    this.lacks().flatMap((l) =>
+      l.code === 'unreadable' ? [{ text: unreadableEntry(l.what), link: linkOf(l.section) }] : [],
+    ),
+  );
   readonly plan = computed(() => {
     const [a, catalogue, sections] = [this.assessment(), this.shop.catalogue(), this.sections()];
     return a?.vehicle && catalogue && sections ? workPlan(a, sections, catalogue) : null;

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { CatalogueState, VersionedSettings } from '@rigger/contracts';
 import type { Catalogue, LengthUnit } from '@rigger/core';
-import { STYLE_MM, type Style } from '@rigger/wording';
+import { STYLE_MM, styleOf, type Style } from '@rigger/wording';
 import { forkJoin } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
 
@@ -24,7 +24,7 @@ export class Shop {
   readonly failure = this.problem.asReadonly();
   readonly style = computed<Style>(() => {
     const s = this.settings();
-    return s ? { length: s.lengthUnit, currency: s.currency } : STYLE_MM;
+    return s ? styleOf(s) : STYLE_MM;
   });
 
   load(): void {

@@ -2,7 +2,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
   ElementRef,
   inject,
   signal,
@@ -33,8 +32,7 @@ import { ElevationView } from '../../drawing/elevation-view';
 import { HeadlineBlock } from '../../ui/headline';
 import { TopBar } from '../../ui/top-bar';
 import type { CounterAnswer } from '../../workers/plans-api';
-import { startPlansWorker } from '../../workers/start-plans-worker';
-import { handingOver } from '../../workers/worker-of';
+import { injectShopPlans } from '../../workers/shop-plans';
 
 const TYPED_MS = 250;
 const MOST_PAST = 2;
@@ -52,11 +50,8 @@ export class CounterView {
   protected readonly shop = inject(Shop);
   private readonly api = inject(Api);
   private readonly router = inject(Router);
-  private readonly worker = startPlansWorker();
+  private readonly plans = injectShopPlans();
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
-  private readonly load = handingOver((...shop: Parameters<typeof this.worker.api.load>) =>
-    this.worker.api.load(...shop),
-  );
   protected readonly line = new FormControl('', { nonNullable: true });
   private readonly text = toSignal(this.line.valueChanges.pipe(startWith('')), { initialValue: '' });
   protected readonly busy = signal(false);
@@ -86,7 +81,9 @@ export class CounterView {
         const job = this.job();
         if (!job) return of(null);
         this.busy.set(true);
-        return from(this.ask(job)).pipe(catchError(() => of(null)));
+        return from(this.plans((api) => api.counter(job, localDay(new Date())))).pipe(
+          catchError(() => of(null)),
+        );
       }),
       tap(() => {
         this.busy.set(false);
@@ -219,9 +216,6 @@ export class CounterView {
   );
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => {
-      this.worker.stop();
-    });
     this.line.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
       this.failure.set(null);
     });
@@ -242,11 +236,5 @@ export class CounterView {
     } catch (e) {
       this.failure.set(failureText(e as CallFailure));
     }
-  }
-  private async ask(job: NonNullable<ReturnType<typeof this.job>>): Promise<CounterAnswer | null> {
-    const [catalogue, settings] = [this.shop.catalogue(), this.shop.settings()];
-    if (!catalogue || !settings) return null;
-    await this.load(catalogue, settings);
-    return this.worker.api.counter(job, localDay(new Date()));
   }
 }

@@ -1,6 +1,6 @@
-import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { proxy } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import type { JobSections, PlanPoint, PlansTold } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import { catchError, debounceTime, EMPTY, filter, finalize, Observable, switchMap, tap, timeout } from 'rxjs';
@@ -8,9 +8,8 @@ import { Api } from '../../data/api';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
-import { startPlansWorker } from '../../workers/start-plans-worker';
-import { handingOver } from '../../workers/worker-of';
-import type { Built, PlanDetail } from '../../workers/plans-api';
+import type { Built, PlanDetail, PlansApi } from '../../workers/plans-api';
+import { injectShopPlans } from '../../workers/shop-plans';
 
 /** edits in a row are one question */
 const SETTLE_MS = 400;
@@ -25,10 +24,7 @@ export class PlansModel {
   private readonly store = inject(JobStore);
   private readonly shop = inject(Shop);
   private readonly api = inject(Api);
-  private readonly worker = startPlansWorker();
-  private readonly load = handingOver((...shop: Parameters<typeof this.worker.api.load>) =>
-    this.worker.api.load(...shop),
-  );
+  private readonly plans = injectShopPlans();
 
   readonly told = signal<PlansTold | null>(null);
   readonly busy = signal(false);
@@ -92,9 +88,6 @@ export class PlansModel {
       .subscribe((b) => {
         this.built.set(b);
       });
-    inject(DestroyRef).onDestroy(() => {
-      this.worker.stop();
-    });
   }
   /** Stops the search; what is known stays. */
   stop(): void {
@@ -104,13 +97,9 @@ export class PlansModel {
     this.again.update((n) => n + 1);
   }
   /** Asks the worker about the job as it is. */
-  async ask<T>(
-    of: (api: PlansModel['worker']['api'], job: JobSections, day: string) => Promise<T>,
-  ): Promise<T | null> {
+  async ask<T>(of: (api: Remote<PlansApi>, job: JobSections, day: string) => Promise<T>): Promise<T | null> {
     const q = untracked(this.asked);
-    if (!q) return null;
-    await this.load(q.catalogue, q.settings);
-    return of(this.worker.api, q.sections, localDay(new Date()));
+    return q && this.plans((api) => of(api, q.sections, localDay(new Date())));
   }
 
   private search(q: NonNullable<ReturnType<typeof this.asked>>): Observable<PlansTold> {
@@ -149,23 +138,18 @@ export class PlansModel {
       }),
     );
   }
-  private inPage({
-    sections,
-    catalogue,
-    settings,
-  }: NonNullable<ReturnType<typeof this.asked>>): Observable<PlansTold> {
+  private inPage({ sections }: NonNullable<ReturnType<typeof this.asked>>): Observable<PlansTold> {
     return new Observable((out) => {
       let on = true;
-      void this.load(catalogue, settings)
-        .then(() =>
-          this.worker.api.search(
-            sections,
-            localDay(new Date()),
-            proxy((t: PlansTold) => {
-              if (on) out.next(t);
-            }),
-          ),
-        )
+      void this.plans((api) =>
+        api.search(
+          sections,
+          localDay(new Date()),
+          proxy((t: PlansTold) => {
+            if (on) out.next(t);
+          }),
+        ),
+      )
         .then((t) => {
           if (t && on) out.next(t);
           out.complete();

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import {
   advisedNeeds,
@@ -31,14 +30,14 @@ import {
   codeText,
   inUnits,
   stepText,
-  unreadableEntry,
   wedgeText,
 } from '@rigger/wording';
 import { JobView } from '../../data/job-view';
 import { MakeFile, type Export } from '../../data/make-file';
-import { linkOf } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { HeadlineBlock } from '../../ui/headline';
+import { MakingFile } from '../../ui/making-file';
+import { UnreadableNotice } from '../../ui/unreadable-notice';
 
 export const EXPORTS: readonly Export[] = [
   { what: 'sheet.pdf', label: 'Print to PDF', fileName: (n) => `build-sheet-${n}.pdf` },
@@ -48,7 +47,7 @@ export const EXPORTS: readonly Export[] = [
 /** What is bought and what is done, in order, with the caution at the step. */
 @Component({
   selector: 'app-plan',
-  imports: [RouterLink, MatButtonModule, MatProgressBarModule, HeadlineBlock],
+  imports: [RouterLink, MatButtonModule, HeadlineBlock, MakingFile, UnreadableNotice],
   providers: [MakeFile],
   templateUrl: './plan.html',
   styleUrl: './plan.scss',
@@ -86,14 +85,6 @@ export class PlanView {
       text: `${needText(n, this.shop.style(), a?.vehicle?.platform ?? null)}${n.verdict === 'advised' ? ` ${decisionText(decisions[needKey(n)])}` : ''}`,
     }));
   });
-  /** while something cannot be read nothing is printed: a value that nobody meant would stand there */
-  protected readonly unreadable = computed(() =>
-    this.view
-      .lacks()
-      .flatMap((l) =>
-        l.code === 'unreadable' ? [{ text: unreadableEntry(l.what), link: linkOf(l.section) }] : [],
-      ),
-  );
   protected readonly provenance = (l: PartsLine) => lineProvenance(l);
   protected readonly stock = (l: PartsLine) =>
     l.onHand === null

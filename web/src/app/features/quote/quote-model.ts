@@ -8,8 +8,7 @@ import { Api, failureText, type CallFailure } from '../../data/api';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
-import { startPlansWorker } from '../../workers/start-plans-worker';
-import { handingOver } from '../../workers/worker-of';
+import { injectShopPlans } from '../../workers/shop-plans';
 
 interface Asked {
   readonly job: JobSections;
@@ -31,16 +30,16 @@ export class QuoteModel {
   private readonly shop = inject(Shop);
   private readonly api = inject(Api);
   private readonly gone = inject(DestroyRef);
-  private readonly worker = startPlansWorker();
-  private readonly load = handingOver((...shop: Parameters<typeof this.worker.api.load>) =>
-    this.worker.api.load(...shop),
-  );
+  private readonly plans = injectShopPlans();
   private readonly computed = signal<Computed | null>(null);
   /** what the quote follows from: a catalogue that is taken over changes it too */
   private readonly asked = computed<Asked | null>(() => {
     const [job, catalogue, settings] = [this.view.sections(), this.shop.catalogue(), this.shop.settings()];
     return job && catalogue && settings ? { job, catalogue, settings } : null;
   });
+
+  /** names the next quote that is given: asked again when an answer was lost, it is given once */
+  private next = crypto.randomUUID();
 
   readonly given = signal<readonly GivenQuote[]>([]);
   readonly failure = signal<string | null>(null);
@@ -64,7 +63,7 @@ export class QuoteModel {
       .pipe(
         filter((s) => s !== null),
         debounceTime(SETTLE_MS),
-        switchMap((s) => from(this.work(s))),
+        switchMap(({ job }) => from(this.work(job))),
         takeUntilDestroyed(),
       )
       .subscribe((made) => {
@@ -83,13 +82,9 @@ export class QuoteModel {
             this.failure.set(failureText(f));
           },
         });
-    this.gone.onDestroy(() => {
-      this.worker.stop();
-    });
   }
-  private async work({ job, catalogue, settings }: Asked): Promise<Computed> {
-    await this.load(catalogue, settings);
-    return { quote: await this.worker.api.quote(job, localDay(new Date())), of: job };
+  private async work(of: JobSections): Promise<Computed> {
+    return { quote: await this.plans((api) => api.quote(of, localDay(new Date()))), of };
   }
   /** Gives it as it is: everything typed is saved first, and the server keeps what it works out itself. */
   give(): void {
@@ -99,7 +94,7 @@ export class QuoteModel {
     this.failure.set(null);
     from(this.store.saved())
       .pipe(
-        switchMap((kept) => (kept ? throwError(() => kept) : this.api.giveQuote(id, crypto.randomUUID()))),
+        switchMap((kept) => (kept ? throwError(() => kept) : this.api.giveQuote(id, this.next))),
         finalize(() => {
           this.giving.set(false);
         }),
@@ -107,6 +102,7 @@ export class QuoteModel {
       )
       .subscribe({
         next: (given) => {
+          this.next = crypto.randomUUID();
           this.given.set(given);
         },
         error: (f: CallFailure) => {

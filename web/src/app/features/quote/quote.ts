@@ -3,7 +3,6 @@ import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angul
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { ENTRY_LIMITS, type QuotedPaperPlan } from '@rigger/contracts';
 import { takeInstead } from '@rigger/core';
@@ -17,21 +16,22 @@ import {
   longDay,
   money,
   moneyBetween,
+  notReady,
   priceText,
   quoteHeadline,
   revisedText,
-  unreadableEntry,
 } from '@rigger/wording';
 import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { MakeFile, type Export } from '../../data/make-file';
-import { linkOf } from '../../data/sections';
 import { Shop } from '../../data/shop';
 import { DayField } from '../../ui/day-field';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
+import { MakingFile } from '../../ui/making-file';
+import { UnreadableNotice } from '../../ui/unreadable-notice';
 import { NumberField } from '../../ui/number-field';
 import { QuoteModel } from './quote-model';
 
@@ -53,10 +53,11 @@ const FORMS = ['pdf', 'csv', 'json'] as const;
     MatButtonModule,
     MatFormFieldModule,
     MatInputModule,
-    MatProgressBarModule,
     DayField,
     FigureButton,
     HeadlineBlock,
+    MakingFile,
+    UnreadableNotice,
     NumberField,
   ],
   providers: [MakeFile, QuoteModel],
@@ -133,14 +134,6 @@ export class QuoteView {
     const f = this.view.overBudget();
     return f && findingText(f, this.shop.style());
   });
-  /** while something cannot be read nothing is given: a value that nobody meant would stand there */
-  protected readonly unreadable = computed(() =>
-    this.view
-      .lacks()
-      .flatMap((l) =>
-        l.code === 'unreadable' ? [{ text: unreadableEntry(l.what), link: linkOf(l.section) }] : [],
-      ),
-  );
   protected readonly given = computed(() =>
     this.model.given().map((q, i, all) => {
       const before = all[i + 1];
@@ -159,12 +152,9 @@ export class QuoteView {
   );
   /** why it cannot be given now; empty: it can */
   protected readonly hinders = computed(() => {
-    const plans = this.model.paper()?.plans ?? [];
-    const until = this.written()?.validUntil ?? null;
-    if (this.unreadable().length > 0) return 'Something cannot be read.';
-    if (plans.every((p) => p.lines.length === 0)) return 'Nothing is chosen.';
-    if (until === null) return 'Say until when it holds.';
-    return until < localDay(new Date()) ? 'Its last day is past.' : '';
+    const paper = this.model.paper();
+    if (this.view.unreadable().length > 0) return 'Something cannot be read.';
+    return paper ? notReady(paper).join(' ') : 'Nothing is chosen.';
   });
   protected readonly form = new FormGroup({
     freightMinor: new FormControl<number | null>(null),
