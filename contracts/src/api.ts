@@ -6,7 +6,7 @@ import { JobFileSchema } from './job-file';
 
 export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({
-    section: z.enum(['brief', 'vehicle', 'look-over', 'tape', 'tire', 'match', 'quote', 'after']),
+    section: z.enum(['brief', 'vehicle', 'look-over', 'tape', 'tire', 'match', 'quote', 'plan', 'after']),
     code: z.literal('unreadable'),
     what: z.strictObject({
       section: z.enum(SECTIONS).exclude(['unread']),
@@ -236,6 +236,8 @@ export const SaveSchemas = {
   build: saveOf(SECTION_SCHEMAS.build, 'SaveBuild'),
   lookOver: saveOf(SECTION_SCHEMAS.lookOver, 'SaveLookOver'),
   quote: saveOf(SECTION_SCHEMAS.quote, 'SaveQuote'),
+  work: saveOf(SECTION_SCHEMAS.work, 'SaveWork'),
+  boxes: saveOf(SECTION_SCHEMAS.boxes, 'SaveBoxes'),
   after: saveOf(SECTION_SCHEMAS.after, 'SaveAfter'),
   unread: saveOf(SECTION_SCHEMAS.unread, 'SaveUnread'),
 } satisfies Readonly<Record<SectionName, z.ZodType>>;

@@ -383,6 +383,24 @@ export const JointSchema = z.strictObject({
 const workText = z.strictObject({
   text,
   minutes: z.number().min(0).max(600),
+  range: z.tuple([z.number().min(0).max(600), z.number().min(0).max(900)]).optional(),
+  people: z.int().min(1).max(4).optional(),
+  waits: z
+    .number()
+    .min(1)
+    .max(48 * 60)
+    .optional(),
+  uses: z
+    .array(
+      z.strictObject({
+        what: text,
+        amount: z.number().positive().max(10_000),
+        unit: z.enum(['ml', 'g', 'piece', 'm']),
+      }),
+    )
+    .max(20)
+    .optional(),
+  strains: text.optional(),
   tools: z.array(text),
   hazards: z.array(z.enum(HAZARDS)),
   loosens: z.array(code),
@@ -435,6 +453,15 @@ export const AccessStateSchema = z.strictObject({
   code,
   axle: z.enum(['front', 'rear', 'vehicle']),
   kinds: z.array(z.enum(SUSPENSION_KINDS)),
+  way: text.optional(),
+  byChoice: z.boolean().optional(),
+  spares: text.optional(),
+  risks: text.optional(),
+  platforms: z.array(code).min(1).optional(),
+  blocks: z.array(code).optional(),
+  side: z.enum(['left', 'right']).optional(),
+  opens: z.array(z.enum(COMPONENTS)).optional(),
+  gives: z.array(code).optional(),
   needs: z.array(code),
   out: z.array(code),
   off: workText,

@@ -4,6 +4,7 @@ export * from './compute';
 export * from './job';
 export * from './job-file';
 export * from './errors';
+export * from './floor';
 export * from './api';
 export * from './demo';
 export * from './plans';

@@ -1,10 +1,18 @@
-import { emptyRound, NOT_FINISHED, NOT_LOOKED_OVER, NOTHING_QUOTED, type JobSections } from '@rigger/core';
+import {
+  emptyRound,
+  NO_BOXES,
+  NOT_FINISHED,
+  NOT_LOOKED_OVER,
+  NOTHING_CHOSEN,
+  NOTHING_QUOTED,
+  type JobSections,
+} from '@rigger/core';
 import * as z from 'zod';
 import { JobSectionsSchema } from './job';
 import { MOST_QUOTES, QuotePaperSchema, type QuotePaper } from './quote';
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
-export const JOB_FILE_VERSION = 9;
+export const JOB_FILE_VERSION = 10;
 type Loose = Readonly<Record<string, unknown>>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** The rows of a list with fields that they lack; what is no list or no row is left for the schema to name. */
@@ -80,6 +88,7 @@ const withLocks = (d: Loose): Loose => ({ locks: {}, ...d });
 /** A file of an earlier version as the newest; anything else is left as it is, for the schema to name what is wrong. */
 function newest(file: unknown): unknown {
   if (!isRecord(file) || !isRecord(file.sections)) return file;
+  let rest: Loose = file;
   let { version } = file;
   let sections: Loose = file.sections;
   if (version === 1) {
@@ -136,9 +145,14 @@ function newest(file: unknown): unknown {
   }
   if (version === 8) {
     sections = { quote: NOTHING_QUOTED, ...sections };
-    return { quotes: [], ...file, version: 9, sections };
+    rest = { quotes: [], ...rest };
+    version = 9;
   }
-  return { ...file, version, sections };
+  if (version === 9) {
+    sections = { work: NOTHING_CHOSEN, boxes: NO_BOXES, ...sections };
+    version = 10;
+  }
+  return { ...rest, version, sections };
 }
 const jobFile = z.strictObject({
   format: z.literal('apt-rigger-job'),

@@ -8,6 +8,7 @@ import {
   emptyRound,
   emptySections,
   FOUND_AS,
+  NO_WORKSHOP,
   REMEDIES,
   SECTIONS,
   TAPED_WHEN,
@@ -185,6 +186,33 @@ describe('the job file', () => {
       nextTime: text,
     }),
     tire: fc.constant(sections.tire),
+    work: fc.record({
+      ways: fc.dictionary(
+        fc.constantFrom('bar-free@front', 'strut-out@front'),
+        fc.constantFrom('at the frame'),
+      ),
+      moves: fc.array(fc.record({ step: fc.constant('off a@front'), before: fc.constantFrom(null, 'b') }), {
+        maxLength: 3,
+      }),
+      bay: fc.constantFrom(null, 'bay-1'),
+      startDay: fc.constantFrom(null, '2026-12-04'),
+    }),
+    boxes: fc.record({
+      list: fc.array(
+        fc.record({
+          id: fc.constantFrom('b1', 'b2'),
+          code: fc.constantFrom('TL-2810', 'KA-450S'),
+          orderedOn: fc.constantFrom(null, '2026-12-04'),
+          expectedOn: fc.constantFrom(null, '2026-12-08'),
+          receivedOn: fc.constantFrom(null, '2026-12-09'),
+          tracking: text,
+          counted: fc.dictionary(fc.constantFrom('spacer', 'nut'), fc.integer({ min: 0, max: 999 })),
+          fault: fc.constantFrom(null, 'wrong', 'damaged'),
+          note: text,
+        }),
+        { maxLength: 4 },
+      ),
+    }),
     quote: fc.record({
       alternatives: fc.array(
         fc.record({
@@ -353,6 +381,7 @@ it('settings are within what a shop can mean', () => {
     taxShare: 0.2,
     alignmentMinor: 9500,
     hoursRange: null,
+    workshop: NO_WORKSHOP,
     placeLimits: [
       { what: 'total-lift', limitMm: 50, verdict: 'ask', whose: 'county of Marrowick' },
       { what: 'track-increase', limitMm: 50, verdict: 'no', whose: 'the inspection station' },

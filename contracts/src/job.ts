@@ -1,4 +1,5 @@
 import {
+  BOX_FAULTS,
   CHANGE_KINDS,
   COMPLAINTS,
   COMPONENTS,
@@ -13,6 +14,7 @@ import {
   REMEDIES,
   ROAD_ANSWERS,
   ROAD_QUESTIONS,
+  SKILLS,
   STAGES,
   STANDS,
   TAPE_CARES,
@@ -320,6 +322,38 @@ export const QuoteSectionSchema = z.strictObject({
   notIncluded: prose,
   words: prose,
 });
+/** steps that a person has moved in one plan */
+const MOST_MOVES = 100;
+const day = z.iso.date().nullable();
+const stepName = z.string().min(1).max(200);
+const ways = z
+  .record(z.string().min(1).max(80), z.string().min(1).max(80))
+  .refine((w) => Object.keys(w).length <= MOST_MOVES, `holds more than ${MOST_MOVES} ways`);
+export const BayWorkSchema = z.strictObject({
+  ways,
+  moves: z.array(z.strictObject({ step: stepName, before: stepName.nullable() })).max(MOST_MOVES),
+  bay: id.nullable(),
+  startDay: day,
+});
+/** lines of one job that are followed on their way */
+export const MOST_BOXES = 150;
+export const BoxesSchema = z.strictObject({
+  list: z
+    .array(
+      z.strictObject({
+        id,
+        code,
+        orderedOn: day,
+        expectedOn: day,
+        receivedOn: day,
+        tracking: line,
+        counted: z.record(z.string().min(1).max(200), z.int().min(0).max(999)),
+        fault: z.enum(BOX_FAULTS).nullable(),
+        note: line,
+      }),
+    )
+    .max(MOST_BOXES),
+});
 export const UnreadSchema = z.strictObject({
   entries: z
     .record(z.string().min(1).max(200), line)
@@ -334,6 +368,8 @@ export const SECTION_SCHEMAS = {
   tire: TireSectionSchema,
   build: BuildSchema,
   quote: QuoteSectionSchema,
+  work: BayWorkSchema,
+  boxes: BoxesSchema,
   after: AfterSchema,
   unread: UnreadSchema,
 } satisfies { readonly [K in SectionName]: z.ZodType<JobSections[K]> };
@@ -365,11 +401,13 @@ export const JobSchema = z
       tire: versioned(TireSectionSchema),
       build: versioned(BuildSchema),
       quote: versioned(QuoteSectionSchema),
+      work: versioned(BayWorkSchema),
+      boxes: versioned(BoxesSchema),
       after: versioned(AfterSchema),
       unread: versioned(UnreadSchema),
     }),
   })
-  .meta({ id: 'Job', description: 'One job: ten sections, each with its own version' });
+  .meta({ id: 'Job', description: 'One job: twelve sections, each with its own version' });
 export type Job = z.infer<typeof JobSchema>;
 export type Versioned<K extends SectionName = SectionName> = Omit<Job['sections'][K], 'data'> & {
   readonly data: JobSections[K];
@@ -388,6 +426,25 @@ export const SettingsSchema = z
     hoursRange: z
       .strictObject({ underShare: z.number().min(0).max(0.9), overShare: z.number().min(0).max(3) })
       .nullable(),
+    workshop: z.strictObject({
+      bays: z.array(z.strictObject({ id, name: named })).max(12),
+      fitters: z.array(z.strictObject({ id, name: named, skills: z.array(z.enum(SKILLS)) })).max(40),
+      racks: z.int().min(0).max(6),
+      openDays: z.array(z.int().min(1).max(7)).min(1).max(7),
+      minutesPerDay: z
+        .int()
+        .min(60)
+        .max(24 * 60),
+      tools: z.array(line).max(400).nullable(),
+      habits: ways,
+      seizedMinutes: z.int().min(0).max(600).nullable(),
+      followUps: z.strictObject({
+        wheelNutsKm: z.int().min(10).max(2000),
+        settledKm: z.int().min(50).max(10_000),
+        settledDays: z.int().min(1).max(365),
+        thenEveryKm: z.int().min(500).max(100_000),
+      }),
+    }),
     placeLimits: z
       .array(
         z.strictObject({

@@ -13,4 +13,5 @@ export * from './rules';
 export * from './match';
 export * from './planning';
 export * from './plans';
+export * from './shopfloor';
 export * from './drawing';

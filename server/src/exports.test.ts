@@ -7,7 +7,8 @@ import { apiRoutes } from './routes/routes';
 import { openApiDocument } from './routes/openapi';
 import { sectionsOf } from './services/jobs-service';
 import { partsCsv } from './services/parts-csv';
-import { printable, quoteIn, type Printable, type PrintTask } from './services/printable';
+import type { Printable, PrintTask } from './services/printable';
+import { printing } from './services/printing';
 import { sheetDocument } from './services/sheet-document';
 import { sheetModel, type SheetModel } from './services/sheet-model';
 import { elevationSvg } from './services/elevation-svg';
@@ -20,10 +21,7 @@ beforeAll(async () => {
   s = await openServer({
     printer: {
       async print(task, signal) {
-        const made =
-          task.what === 'paper'
-            ? quoteIn(task.form, task.paper)
-            : printable(task, JSON.parse(task.catalogue.text) as Catalogue);
+        const made = printing(task, ({ text }) => JSON.parse(text) as Catalogue);
         printed.push({ task, made });
         if (hold) await hold(signal);
         if (made.kind === 'refused') return { ok: false, code: made.code };

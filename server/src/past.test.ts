@@ -1,6 +1,6 @@
 import { NOT_FINISHED } from '@rigger/core';
 import { DEMO_DIR, openServer, type OpenServer } from './testing/open-server';
-import { printable } from './services/printable';
+import { printing } from './services/printing';
 import { filesOf, readWorld } from './services/read-folder';
 
 const world = readWorld(filesOf(DEMO_DIR));
@@ -11,8 +11,7 @@ beforeEach(async () => {
   s = await openServer({
     printer: {
       print: (task) => {
-        if (task.what === 'paper') throw new Error('no quote is asked for');
-        const made = printable(task, catalogue);
+        const made = printing(task, () => catalogue);
         return Promise.resolve(
           made.kind === 'text' ? { ok: true, body: made.text } : { ok: false, code: 'tire-missing' },
         );

@@ -2,15 +2,13 @@ import type { Catalogue } from '@rigger/core';
 import type { QuotePaper } from '@rigger/contracts';
 import { randomUUID } from 'node:crypto';
 import Papa from 'papaparse';
-import { printable, quoteIn, type PrintTask } from './services/printable';
+import type { PrintTask } from './services/printable';
+import { printing } from './services/printing';
 import { quoteDocument } from './services/quote-document';
 import { openServer, type OpenServer } from './testing/open-server';
 
 let s: OpenServer;
-const made = (task: PrintTask) =>
-  task.what === 'paper'
-    ? quoteIn(task.form, task.paper)
-    : printable(task, JSON.parse(task.catalogue.text) as Catalogue);
+const made = (task: PrintTask) => printing(task, ({ text }) => JSON.parse(text) as Catalogue);
 beforeEach(async () => {
   s = await openServer({
     printer: {

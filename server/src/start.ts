@@ -7,6 +7,7 @@ import { hostsOf } from './services/guard';
 import { BackupService } from './services/backup-service';
 import { openShop, type Shop } from './services/shop';
 import { Backups } from './store/backups';
+import { standInFeed } from './standins/supplier-feed';
 import { createComputer, createPlanner, createSheetPrinter } from './workers/pool';
 
 export interface StartOptions {
@@ -70,6 +71,7 @@ export async function start(options: StartOptions): Promise<Running> {
     printer,
     computer,
     planner,
+    feed: standInFeed('island'),
     today: () => new Date(),
     webRoot: existsSync(options.webRoot) ? options.webRoot : undefined,
     logLevel: options.logLevel,

@@ -17,3 +17,4 @@ export * from './variant';
 export * from './words';
 export * from './work';
 export * from './quote';
+export * from './bay';

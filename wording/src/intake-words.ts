@@ -81,6 +81,7 @@ export const FOUND_WORDS: Readonly<Record<FoundAs, string>> = {
   good: 'good',
   watch: 'watch',
   worn: 'worn',
+  seized: 'seized',
   broken: 'broken',
   missing: 'missing',
   changed: 'changed before',

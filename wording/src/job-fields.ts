@@ -90,6 +90,13 @@ export const FIELD_WORDS: Words = {
     notIncluded: 'Not included',
     words: 'To the customer',
   },
+  work: {
+    ways: 'Ways of taking apart',
+    moves: 'Steps that were moved',
+    bay: 'Bay',
+    startDay: 'First day in the bay',
+  },
+  boxes: { list: 'Boxes' },
   after: {
     alignment: 'Alignment after',
     contacts: 'Contact at lock and bump',
@@ -131,6 +138,12 @@ export function fieldText(section: SectionName, path: readonly string[]): string
           priceMinor: 'price',
           takenOver: 'why it fits too',
           comesOff: 'comes off in this build',
+          orderedOn: 'ordered',
+          expectedOn: 'expected',
+          receivedOn: 'received',
+          tracking: 'tracking',
+          counted: 'counted',
+          fault: 'fault',
         }[last]));
   return [words[field] ?? field, inner].filter(Boolean).join(', ');
 }
@@ -143,6 +156,8 @@ export const SECTION_WORDS: Readonly<Record<SectionName, string>> = {
   tire: 'Tyre',
   build: 'Parts',
   quote: 'Quote',
+  work: 'Order of work',
+  boxes: 'Boxes',
   after: 'After',
   unread: 'What cannot be read',
 };

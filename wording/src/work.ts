@@ -10,9 +10,14 @@ import {
 import { inUnits, plural, quantity, type Style } from './format';
 
 /** What a step says: the catalogue's text, or the plan's own words for the steps it makes itself. */
-export function stepText(s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'axle'>, style: Style): string {
+export function stepText(
+  s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'soaks' | 'axle'>,
+  style: Style,
+): string {
   const where = s.axle === 'vehicle' ? '' : ` ${s.axle}`;
   switch (s.makes) {
+    case 'soak':
+      return `The day before: penetrating oil on ${s.soaks.join(', ')}.`;
     case 'mark-cams':
       return `Mark the alignment cams${where} against their mounts before anything there is loosened.`;
     case 'loosen-pivots':
@@ -38,7 +43,13 @@ export function fasteningText(
   readonly source: string;
 } {
   const thread = f.thread ? `M${f.thread.diameterMm}×${f.thread.pitchMm}` : '';
-  const held = [f.count === null ? '' : `${f.count} ×`, thread].filter(Boolean).join(' ');
+  const held = [
+    f.count === null ? '' : `${f.count} ×`,
+    thread,
+    f.headMm === null ? '' : `head ${f.headMm} mm`,
+  ]
+    .filter(Boolean)
+    .join(' ');
   const both = (nm: number) => {
     const other: Style = { ...style, length: style.length === 'in' ? 'mm' : 'in' };
     return `${quantity(nm, 'N·m', style, 0)} (${quantity(nm, 'N·m', other, 0)})`;
@@ -46,6 +57,7 @@ export function fasteningText(
   const notes = [
     f.condition === null ? '' : f.condition === 'dry' ? 'dry' : 'with locking compound',
     f.singleUse === true ? 'new ones, never the old' : '',
+    f.counterHold ?? '',
     f.pattern ?? '',
     f.direction ?? '',
     inUnits(f.note, style),

@@ -1,4 +1,5 @@
 import type { Catalogue } from './catalogue';
+import type { AccessState } from './work';
 
 export const ITEM_KINDS = [
   'platforms',
@@ -35,10 +36,15 @@ export function itemsOf(c: Catalogue): readonly CatalogueItem[] {
       ? [{ kind, code: 'closing', data: c.closing }]
       : kind === 'access'
         ? // the same state is reached differently on another axle or kind
-          c.access.map((a) => ({ kind, code: `${a.code}/${a.axle}/${a.kinds.join('+')}`, data: a }))
+          c.access.map((a) => ({ kind, code: accessCode(a), data: a }))
         : c[kind].map((x) => ({ kind, code: x.code, data: x })),
   );
 }
+
+const accessCode = (a: AccessState): string =>
+  [`${a.code}/${a.axle}/${a.kinds.join('+')}`, a.way ?? '', (a.platforms ?? []).join('+')]
+    .filter(Boolean)
+    .join('/');
 
 /** What came, went or changed between two states, by kind and code. Equal means equal as JSON with the keys in any order.
  *  @example changesBetween([{ kind: 'parts', code: 'A', data: 1 }], [{ kind: 'parts', code: 'A', data: 2 }]).length // 1 */

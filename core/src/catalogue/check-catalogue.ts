@@ -84,6 +84,14 @@ export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
     a.needs.forEach((n, k) => {
       isAccess(`access[${i}].needs[${k}]`, n);
     });
+    (['blocks', 'gives'] as const).forEach((list) => {
+      a[list]?.forEach((n, k) => {
+        isAccess(`access[${i}].${list}[${k}]`, n);
+      });
+    });
+    a.platforms?.forEach((p, k) => {
+      if (!platforms.has(p)) add(`access[${i}].platforms[${k}]`, p, 'not-there', 'platforms');
+    });
     text(`access[${i}].off`, a.off);
     text(`access[${i}].on`, a.on);
   });

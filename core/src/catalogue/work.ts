@@ -1,4 +1,5 @@
 import type { Axle, SuspensionKind } from '../suspension';
+import type { Component } from './components';
 import type { Hazard } from './hazards';
 import type { ReliefEffect } from './obstacle-spec';
 
@@ -10,20 +11,53 @@ export interface JointUse {
   readonly tighten: (typeof TIGHTENED)[number];
   readonly note: string;
 }
+/** What is used up, with its amount. */
+export interface Consumable {
+  readonly what: string;
+  readonly amount: number;
+  readonly unit: 'ml' | 'g' | 'piece' | 'm';
+}
 export interface WorkText {
   readonly text: string;
   readonly minutes: number;
+  /** least and most minutes; not there: the shop's own range of hours is what is known */
+  readonly range?: readonly [number, number] | undefined;
+  /** how many it takes at once; not there: one */
+  readonly people?: number | undefined;
+  /** minutes after it in which nobody works on: drying, curing */
+  readonly waits?: number | undefined;
+  readonly uses?: readonly Consumable[] | undefined;
+  /** what it must not pull on, and how that is held meanwhile */
+  readonly strains?: string | undefined;
   readonly tools: readonly string[];
   readonly hazards: readonly Hazard[];
   /** joints that this opens, and joints that it makes again */
   readonly loosens: readonly string[];
   readonly fastens: readonly JointUse[];
 }
-/** A state of the vehicle that work needs: how to reach it, how to undo it. */
+/** A state of the vehicle that work needs: how to reach it, how to undo it. Where one state can be reached in several ways there
+ *  is a record of each, told apart by `way`. */
 export interface AccessState {
   readonly code: string;
   readonly axle: Axle | 'vehicle';
   readonly kinds: readonly SuspensionKind[];
+  /** what this way is called; not there: there is only one */
+  readonly way?: string | undefined;
+  /** is gone only where the shop or a person says so, however quick it is */
+  readonly byChoice?: boolean | undefined;
+  /** what it saves, and what it risks, in words */
+  readonly spares?: string | undefined;
+  readonly risks?: string | undefined;
+  /** vehicles that have it; not there: each of its kinds. A record of a vehicle outranks the general one of the same way */
+  readonly platforms?: readonly string[] | undefined;
+  /** states that this one stands in the way of, on those vehicles: it is cleared before */
+  readonly blocks?: readonly string[] | undefined;
+  /** the side on which it is; not there: both, or neither */
+  readonly side?: 'left' | 'right' | undefined;
+  /** components whose joints are opened: one that is seized costs more, or another way is gone */
+  readonly opens?: readonly Component[] | undefined;
+  /** other states that hold as well once this is reached */
+  readonly gives?: readonly string[] | undefined;
   readonly needs: readonly string[];
   /** components that are out while it holds: nothing is fitted into or torqued through them */
   readonly out: readonly string[];

@@ -1,1 +1,2 @@
 export * from './elevation';
+export * from './star';

@@ -1,3 +1,4 @@
+export * from './bay-work';
 export * from './after';
 export * from './alignment-reading';
 export * from './corner';
@@ -7,3 +8,4 @@ export * from './read-mix';
 export * from './road-test';
 export * from './usage';
 export * from './lock';
+export * from './workshop';

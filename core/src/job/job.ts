@@ -1,10 +1,12 @@
 import type { ObstacleKind, Place } from '../catalogue';
 import type { Axle } from '../suspension';
 import { NOT_FINISHED, type After } from './after';
+import { NO_BOXES, NOTHING_CHOSEN, type BayWork, type Boxes } from './bay-work';
 import type { Corner } from './corner';
 import type { Locks } from './lock';
 import { NOT_LOOKED_OVER, type LookOver } from './look-over';
 import { NO_USE, type Usage } from './usage';
+import type { Workshop } from './workshop';
 
 export const STAGES = ['brief', 'quote', 'parts', 'bay', 'follow-up', 'done'] as const;
 export type Stage = (typeof STAGES)[number];
@@ -257,6 +259,8 @@ export interface JobSections {
   readonly tire: TireSection;
   readonly build: Build;
   readonly quote: QuoteSection;
+  readonly work: BayWork;
+  readonly boxes: Boxes;
   readonly after: After;
   readonly unread: Unread;
 }
@@ -269,6 +273,8 @@ export const SECTIONS = [
   'tire',
   'build',
   'quote',
+  'work',
+  'boxes',
   'after',
   'unread',
 ] as const;
@@ -295,6 +301,7 @@ export interface ShopSettings {
   readonly alignmentMinor: number;
   /** how far the hours of a plan may turn out under and over what it says, as shares of them; null: the shop has not said */
   readonly hoursRange: { readonly underShare: number; readonly overShare: number } | null;
+  readonly workshop: Workshop;
   /** what the place allows; set by the shop, the inspection station decides */
   readonly placeLimits: readonly PlaceLimit[];
 }
@@ -370,6 +377,8 @@ export function emptySections(customer: string): JobSections {
     },
     build: { items: [], free: [], decisions: {}, locks: {}, notes: '' },
     quote: NOTHING_QUOTED,
+    work: NOTHING_CHOSEN,
+    boxes: NO_BOXES,
     after: NOT_FINISHED,
     unread: { entries: {} },
   };

@@ -4,8 +4,9 @@ import type { AlignmentReading } from './alignment-reading';
 import { NO_ALIGNMENT } from './alignment-reading';
 import type { RoadAnswers } from './road-test';
 
-/** How it was found. "changed": somebody has put another one in before. */
-export const FOUND_AS = ['good', 'watch', 'worn', 'broken', 'missing', 'changed'] as const;
+/** How it was found. "seized": sound, and its joints will not come apart as they should; "changed": somebody has put another one
+ *  in before. */
+export const FOUND_AS = ['good', 'watch', 'worn', 'seized', 'broken', 'missing', 'changed'] as const;
 export type FoundAs = (typeof FOUND_AS)[number];
 /** What is done about something worn; "leave" is the customer's word. */
 export const REMEDIES = ['repair', 'replace', 'leave'] as const;

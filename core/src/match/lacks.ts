@@ -9,7 +9,8 @@ import { unreadableIn, type Unreadable, type WrittenSection } from './unreadable
 /** What a section still needs, in the order people work. */
 export type Lack =
   | {
-      readonly section: 'brief' | 'vehicle' | 'look-over' | 'tape' | 'tire' | 'match' | 'quote' | 'after';
+      readonly section:
+        'brief' | 'vehicle' | 'look-over' | 'tape' | 'tire' | 'match' | 'quote' | 'plan' | 'after';
       readonly code: 'unreadable';
       readonly what: Unreadable;
     }
@@ -39,6 +40,8 @@ export const WORKED_IN = {
   tire: 'tire',
   build: 'match',
   quote: 'quote',
+  work: 'plan',
+  boxes: 'plan',
   after: 'after',
 } as const satisfies Readonly<Record<WrittenSection, Lack['section']>>;
 

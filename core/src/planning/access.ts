@@ -1,8 +1,11 @@
 import type { AccessState, Work } from '../catalogue';
+import type { Looked, Workshop } from '../job';
 import type { Axle, SuspensionKind } from '../suspension';
 import { placeRank, type Place, type StepNode } from './step';
+import { leastWays, type Way } from './ways';
 
 interface OpenState {
+  /** of the way and where: one state has one id, whatever way is gone */
   readonly id: string;
   readonly state: AccessState;
   readonly place: Place;
@@ -12,73 +15,184 @@ export interface Access {
   readonly states: readonly OpenState[];
   /** ids of the states that these codes name at a place */
   readonly needed: (codes: readonly string[], place: Place) => readonly string[];
-  /** states that nobody has written */
+  /** ids of the states that an open one stands on */
+  readonly under: (s: OpenState) => readonly string[];
+  /** states that nobody has written, or that no way leads to */
   readonly missing: readonly string[];
 }
-/** The closure of what all the work needs. */
-export function accessFor(
-  work: readonly { readonly place: Place; readonly work: Pick<Work, 'needs'> }[],
+/** What decides about ways, beside their minutes. */
+export interface Choosing {
+  readonly platform: string;
+  readonly kindOf: (axle: Axle) => SuspensionKind;
+  /** of this job, by `state@axle`; outranks the habit of the shop, by the state's code */
+  readonly ways: Readonly<Record<string, string>>;
+  readonly shop: Pick<Workshop, 'habits' | 'seizedMinutes'>;
+  /** as they were found on the vehicle */
+  readonly looked: readonly Looked[];
+}
+type Asked = readonly {
+  readonly place: Place;
+  readonly work: Pick<Work, 'needs'> & Partial<Pick<Work, 'through'>>;
+}[];
+/** A seized joint whose minutes nobody has said is gone round where that can be. */
+const UNKNOWN_COST = 10_000;
+
+/** What a way takes there and back on this vehicle; null: a joint on it is seized, and the shop has not said what that takes. */
+export function minutesOfWay(
+  s: AccessState,
+  looked: readonly Looked[],
+  seizedMinutes: number | null,
+): number | null {
+  const seized = seizedOn(s, looked).length;
+  const plain = s.off.minutes + s.on.minutes;
+  return seized === 0 ? plain : seizedMinutes === null ? null : plain + seized * seizedMinutes;
+}
+/** Seized components whose joints a way opens. */
+export const seizedOn = (s: AccessState, looked: readonly Looked[]): readonly Looked[] =>
+  looked.filter(
+    (l) =>
+      l.found === 'seized' &&
+      l.remedy !== 'replace' &&
+      (s.opens ?? []).includes(l.component) &&
+      (s.axle === 'vehicle' || l.axle === s.axle) &&
+      (s.side === undefined || l.side === null || l.side === s.side),
+  );
+/** The ways that this vehicle has to a state at a place: its own before the general one of the same name. */
+export function waysTo(
+  code: string,
+  place: Place,
   known: readonly AccessState[],
-  kindOf: (axle: Axle) => SuspensionKind,
-): Access {
-  const stateAt = (code: string, place: Place): AccessState | null =>
-    known.find(
-      (s) =>
-        s.code === code &&
-        (s.axle === 'vehicle' ||
-          (place !== 'vehicle' && s.axle === place && s.kinds.includes(kindOf(place)))),
-    ) ?? null;
-  const open = new Map<string, OpenState>();
+  { platform, kindOf }: Pick<Choosing, 'platform' | 'kindOf'>,
+): readonly AccessState[] {
+  const here = known.filter(
+    (s) =>
+      s.code === code &&
+      (s.platforms === undefined || s.platforms.includes(platform)) &&
+      (s.axle === 'vehicle' || (place !== 'vehicle' && s.axle === place && s.kinds.includes(kindOf(place)))),
+  );
+  const own = new Set(here.filter((s) => s.platforms).map((s) => s.way));
+  return here.filter((s) => s.platforms !== undefined || !own.has(s.way));
+}
+/** Which of several ways may be gone: the one that the job or else the shop says, where there is such a one; otherwise all but those
+ *  that somebody must choose. */
+export function allowedWays(
+  at: string,
+  code: string,
+  ways: readonly AccessState[],
+  c: Choosing,
+): readonly AccessState[] {
+  const said = (name: string | undefined) => ways.filter((w) => name !== undefined && w.way === name);
+  const [job, habit] = [said(c.ways[at]), said(c.shop.habits[code])];
+  const free = ways.filter((w) => !w.byChoice);
+  return [job, habit, free].find((l) => l.length > 0) ?? ways;
+}
+export const stateAtPlace = (s: Pick<AccessState, 'code' | 'axle'>): string => `${s.code}@${s.axle}`;
+/** The closure of what all the work needs, by the ways that take least together. */
+export function accessFor(work: Asked, known: readonly AccessState[], choosing: Choosing): Access {
+  const at = (code: string, place: Place): string | null => {
+    const [s] = waysTo(code, place, known, choosing);
+    return s ? stateAtPlace(s) : null;
+  };
+  const keysOf = (codes: readonly string[], place: Place) => codes.flatMap((c) => at(c, place) ?? []);
   const missing = new Set<string>();
-  const close = (codes: readonly string[], place: Place) => {
+  const records = new Map<string, AccessState>();
+  const ways: Way[] = [];
+  const seen = new Set<string>();
+  /** all that could come into question, with what stands in its way */
+  const collect = (codes: readonly string[], place: Place): void => {
     for (const code of codes) {
-      const state = stateAt(code, place);
-      if (!state) {
+      const key = at(code, place);
+      if (key === null) {
         missing.add(place === 'vehicle' ? code : `${code} (${place})`);
         continue;
       }
-      const id = idOf(state);
-      if (open.has(id)) continue;
-      open.set(id, { id, state, place: state.axle });
-      close(state.needs, place);
+      if (seen.has(key)) continue;
+      seen.add(key);
+      const all = waysTo(code, place, known, choosing);
+      const through = work
+        .filter((w) => w.place === place && w.work.needs.includes(code))
+        .flatMap((w) => w.work.through ?? []);
+      const can = allowedWays(key, code, all, choosing).filter(
+        (s) => !s.out.some((o) => through.includes(o)),
+      );
+      for (const s of can.length > 0 ? can : all) {
+        const here = s.axle;
+        const needs = [...s.needs, ...blockersOf(s, here, known, choosing).map((b) => b.code)];
+        const id = `${key}/${s.way ?? ''}`;
+        records.set(id, { ...s, needs });
+        ways.push({
+          id,
+          state: key,
+          gives: keysOf(s.gives ?? [], here),
+          needs: needs.map((n) => at(n, here) ?? `${n} (${here})`),
+          cost: minutesOfWay(s, choosing.looked, choosing.shop.seizedMinutes) ?? UNKNOWN_COST,
+        });
+        collect([...needs, ...(s.gives ?? [])], here);
+      }
     }
   };
-  for (const t of work) close(t.work.needs, t.place);
-  const listed = (s: OpenState) => known.indexOf(s.state);
+  for (const t of work) collect(t.work.needs, t.place);
+  const wanted = [...new Set(work.flatMap((t) => keysOf(t.work.needs, t.place)))];
+  const chosen = leastWays(wanted, ways);
+  if (chosen === null) for (const w of wanted) missing.add(w);
+  const states = (chosen ?? []).map((w): OpenState => {
+    const state = records.get(w.id);
+    if (!state) throw new Error(`a way that nobody wrote: ${w.id}`);
+    return { id: w.state, state, place: state.axle };
+  });
+  const provider = new Map(
+    states.flatMap((s) => [...keysOf(s.state.gives ?? [], s.place), s.id].map((k) => [k, s.id])),
+  );
+  const order = new Map(known.map((s, i) => [`${stateAtPlace(s)}/${s.way ?? ''}`, i]));
+  const listed = (s: OpenState) => order.get(`${s.id}/${s.state.way ?? ''}`) ?? 0;
+  const needed = (codes: readonly string[], place: Place) => [
+    ...new Set(keysOf(codes, place).flatMap((k) => provider.get(k) ?? [])),
+  ];
   return {
-    states: [...open.values()].sort(
-      (x, y) => placeRank(x.place) - placeRank(y.place) || listed(x) - listed(y),
-    ),
-    needed: (codes, place) =>
-      codes.flatMap((code) => {
-        const s = stateAt(code, place);
-        return s ? [idOf(s)] : [];
-      }),
+    states: [...states].sort((x, y) => placeRank(x.place) - placeRank(y.place) || listed(x) - listed(y)),
+    needed,
+    under: (s) => needed(s.state.needs, s.place),
     missing: [...missing],
   };
 }
-const idOf = (s: AccessState) => `${s.code}@${s.axle}`;
+/** What stands in the way of a state on this vehicle, and is cleared before. */
+const blockersOf = (
+  s: AccessState,
+  place: Place,
+  known: readonly AccessState[],
+  c: Choosing,
+): readonly AccessState[] =>
+  known.filter(
+    (b) =>
+      b.blocks?.includes(s.code) &&
+      b.platforms?.includes(c.platform) &&
+      (b.axle === place || b.axle === 'vehicle'),
+  );
 /** The wheels of the whole vehicle in the air. */
 export const UP = 'vehicle-up@vehicle';
 
 /** Off before what stands on it, on after all of that is back. */
-export const accessNodes = ({ states, needed }: Access): readonly StepNode[] =>
-  states.flatMap(({ id, state, place }, i) => {
-    const [under, upon] = [
-      needed(state.needs, place),
-      states.filter((o) => needed(o.state.needs, o.place).includes(id)),
-    ];
+export const accessNodes = (
+  { states, under }: Access,
+  looked: readonly Looked[],
+  seizedMinutes: number | null,
+): readonly StepNode[] =>
+  states.flatMap((open, i) => {
+    const { id, state, place } = open;
+    const [below, upon] = [under(open), states.filter((o) => under(o).includes(id))];
     const rank = (axle: number, vehicle: number, by: number) =>
       place === 'vehicle' ? [vehicle, 0, by] : [1, placeRank(place), axle, by];
-    const common = { axle: place, madeBy: [], more: {} };
+    const seized = seizedOn(state, looked);
+    const common = { axle: place, madeBy: [], more: { side: state.side ?? null, way: wayOf(state) } };
     return [
       {
         ...common,
         id: `off ${id}`,
-        after: under.map((u) => `off ${u}`),
+        after: below.map((u) => `off ${u}`),
         rank: rank(0, 0, i),
         phase: 'apart' as const,
-        work: state.off,
+        work: { ...state.off, minutes: state.off.minutes + seized.length * (seizedMinutes ?? 0) },
+        more: { ...common.more, seized: seized.map((l) => l.component) },
       },
       {
         ...common,
@@ -90,3 +204,5 @@ export const accessNodes = ({ states, needed }: Access): readonly StepNode[] =>
       },
     ];
   });
+const wayOf = ({ way, spares = '', risks = '' }: AccessState) =>
+  way === undefined ? null : { name: way, spares, risks };

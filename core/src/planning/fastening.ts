@@ -16,6 +16,9 @@ export interface Fastening {
   /** pieces on the axle (or the vehicle) */
   readonly count: number | null;
   readonly thread: { readonly diameterMm: number; readonly pitchMm: number } | null;
+  /** width across the head, and how the other end is held */
+  readonly headMm: number | null;
+  readonly counterHold: string | null;
   readonly torque: Torque;
   readonly condition: FastenerCard['condition'];
   readonly singleUse: boolean | null;
@@ -68,6 +71,8 @@ export function fastening(
     axle,
     count: card.perSide == null ? null : card.perSide * (axle === 'vehicle' ? 1 : 2),
     thread,
+    headMm: card.headMm ?? null,
+    counterHold: card.counterHold ?? null,
     torque: torque(),
     condition: card.condition ?? null,
     singleUse: card.singleUse ?? record?.singleUse ?? null,

@@ -1,9 +1,13 @@
 export * from './alignment';
+export * from './bags';
 export * from './fastening';
 export * from './order';
 export * from './parts-list';
 export * from './past-case';
 export * from './repair-cost';
+export * from './torque-list';
 export { turnedBy } from './pivots';
-export type { WorkPlan, WorkStep } from './step';
-export * from './work-plan';
+export type { NotMoved, Served, Shared, WorkPlan, WorkStep } from './step';
+export { leastWays, type Way } from './ways';
+export { singleUseOf, workPlan } from './work-plan';
+export * from './way-choices';

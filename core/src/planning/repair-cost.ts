@@ -71,7 +71,7 @@ type Cost = Pick<Money, 'totalMinor' | 'minutes'>;
 /** A plan's total, and the job in which nothing is done: no part, no tyre, no trimming, and so no other height. */
 function pricing(a: Assessment, job: JobSections, catalogue: Catalogue, settings: ShopSettings) {
   const comesTo = (of: Assessment, on: JobSections): Cost => {
-    const plan = workPlan(of, on, catalogue);
+    const plan = workPlan(of, on, catalogue, settings.workshop);
     const { totalMinor } = moneyOf(partsList(on, of, catalogue), plan, settings);
     return { totalMinor, minutes: plan.minutes };
   };

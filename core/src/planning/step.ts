@@ -1,17 +1,39 @@
-import type { Hazard, OneWayAct, Part, WorkText, PartSettings } from '../catalogue';
+import type { Component, Consumable, Hazard, OneWayAct, Part, WorkText, PartSettings } from '../catalogue';
 import type { Figure } from '../evidence';
 import type { Axle } from '../suspension';
 import type { Fastening } from './fastening';
 import type { Ordered } from './order';
 
 export type Place = Axle | 'vehicle';
+/** What a step is done for. */
+export interface Served {
+  readonly kind: 'part' | 'removal' | 'relief' | 'repair' | 'operation';
+  /** code, or for what comes off its name */
+  readonly name: string;
+}
 export interface WorkStep {
   readonly number: number;
-  readonly phase: 'bench' | 'apart' | 'work' | 'together' | 'ground' | 'closing';
+  /** the same for the same work of a plan, whatever else is in it */
+  readonly id: string;
+  /** ids of the steps that must be done before */
+  readonly after: readonly string[];
+  /** whose work it is, or stands open for; empty for what every plan ends with */
+  readonly serves: readonly Served[];
+  /** the side it is on, where it is on one */
+  readonly side: 'left' | 'right' | null;
+  /** which of several ways of taking apart it is */
+  readonly way: { readonly name: string; readonly spares: string; readonly risks: string } | null;
+  /** components on it that were found seized */
+  readonly seized: readonly Component[];
+  /** minutes after it in which nobody works on */
+  readonly waits: number;
+  readonly uses: readonly Consumable[];
+  readonly strains: string;
+  readonly phase: 'before' | 'bench' | 'apart' | 'work' | 'together' | 'ground' | 'closing';
   readonly axle: Place;
   /** as the catalogue says it; empty where the plan makes the step itself: `makes` names it */
   readonly text: string;
-  readonly makes: 'mark-cams' | 'loosen-pivots' | 'torque-pivots' | null;
+  readonly makes: 'soak' | 'mark-cams' | 'loosen-pivots' | 'torque-pivots' | null;
   /** parts the step serves; empty for access and closing */
   readonly parts: readonly string[];
   /** what maker or shop say about those parts */
@@ -25,6 +47,8 @@ export interface WorkStep {
   readonly minutes: number;
   readonly tools: readonly string[];
   readonly hazards: readonly Hazard[];
+  /** joints that are got ready here, and opened later, by name */
+  readonly soaks: readonly string[];
   /** joints that are opened here, by name */
   readonly loosens: readonly string[];
   readonly fastenings: readonly Fastening[];
@@ -36,8 +60,31 @@ export interface WorkStep {
   readonly figures: readonly Figure[];
   readonly charge: 'labour' | 'alignment';
 }
+/** A state that several pieces of work need, reached once. */
+export interface Shared {
+  readonly state: string;
+  readonly axle: Place;
+  readonly times: number;
+  /** minutes of the times that it is not taken apart and put together again */
+  readonly minutes: number;
+}
+/** A step that a person moved to where it cannot be: it stays in its place. */
+export interface NotMoved {
+  readonly step: string;
+  readonly before: string | null;
+  readonly why: 'gone' | 'waits-for' | 'is-waited-for' | 'other-side-of-the-line';
+  /** id of the step that it waits for, or that waits for it */
+  readonly by: string | null;
+}
 export interface WorkPlan {
   readonly steps: readonly WorkStep[];
+  readonly shared: readonly Shared[];
+  /** minutes if each piece of work were done by itself, with its own taking apart; without what every plan ends with */
+  readonly singleMinutes: number;
+  /** the same steps in this plan */
+  readonly mergedMinutes: number;
+  readonly consumables: readonly Consumable[];
+  readonly notMoved: readonly NotMoved[];
   /** all of it in the bay and on the rack */
   readonly minutes: number;
   /** of that, what the alignment line of the quote stands for */
@@ -59,7 +106,21 @@ export interface StepNode extends Ordered {
   /** parts whose fitting this is: their leaflets may name its torques */
   readonly madeBy: readonly Part[];
   readonly more: Partial<
-    Pick<WorkStep, 'makes' | 'notes' | 'people' | 'oneWay' | 'settings' | 'wedge' | 'figures' | 'charge'>
+    Pick<
+      WorkStep,
+      | 'makes'
+      | 'notes'
+      | 'people'
+      | 'oneWay'
+      | 'settings'
+      | 'wedge'
+      | 'figures'
+      | 'charge'
+      | 'serves'
+      | 'side'
+      | 'way'
+      | 'seized'
+    >
   >;
 }
 /** Work that the plan itself brings, without words of the catalogue. */

@@ -8,13 +8,16 @@ import { onAxle } from '../vehicle';
 import type { Access } from './access';
 import { tiresBought } from './parts-list';
 import { pivotSteps, turnedBy } from './pivots';
-import { OWN_WORK, placeRank, type Place, type StepNode, type WorkStep } from './step';
+import { OWN_WORK, placeRank, type Place, type Served, type StepNode, type WorkStep } from './step';
 
 /** One piece of work of the plan on one place. */
 export interface Task {
+  /** the same whatever else is in the plan */
+  readonly id: string;
   readonly code: string;
   readonly place: Place;
   readonly work: Work;
+  readonly serves: Served;
   readonly part: Part | null;
   /** how often, where the minutes are those of one wheel */
   readonly times: number;
@@ -39,9 +42,11 @@ export function tasksOf(
 ): Tasks {
   const missing = new Set<string>();
   const task = (code: string, place: Place, work: Work, more: Partial<Task> = {}): Task => ({
+    id: '',
     code,
     place,
     work,
+    serves: more.part ? { kind: 'part', name: more.part.code } : { kind: 'operation', name: code },
     part: null,
     times: 1,
     note: '',
@@ -77,15 +82,25 @@ export function tasksOf(
         ? (found.place === 'vehicle'
             ? (['vehicle'] as const)
             : AXLES.filter((x) => axle === x || axle === 'both')
-          ).map((place) => task(code, place, removalOf(found, what), { removes: true }))
+          ).map((place) =>
+            task(code, place, removalOf(found, what), {
+              removes: true,
+              serves: { kind: 'removal', name: what },
+            }),
+          )
         : [];
     }),
     ...AXLES.flatMap((axle) =>
       reliefsOn(job.tire.reliefs, axle, catalogue).map(({ relief }) =>
-        task(relief.code, axle, {
-          ...relief.work,
-          steps: relief.work.steps.map((s) => ({ ...s, text: `${s.text} ${relief.rule}` })),
-        }),
+        task(
+          relief.code,
+          axle,
+          {
+            ...relief.work,
+            steps: relief.work.steps.map((s) => ({ ...s, text: `${s.text} ${relief.rule}` })),
+          },
+          { serves: { kind: 'relief', name: relief.code } },
+        ),
       ),
     ),
     ...a.repairs.flatMap(({ repair, component, axle, places }) => {
@@ -93,7 +108,13 @@ export function tasksOf(
         missing.add([component, axle].filter(Boolean).join(', '));
         return [];
       }
-      return [task(repair.code, axle ?? 'vehicle', repair.work, { times: places.length, note: repair.note })];
+      return [
+        task(repair.code, axle ?? 'vehicle', repair.work, {
+          times: places.length,
+          note: repair.note,
+          serves: { kind: 'repair', name: repair.code },
+        }),
+      ];
     }),
     ...(mounted > 0 ? operation('mount-tires', [], { times: mounted }) : []),
     ...AXLES.flatMap((axle) =>
@@ -108,7 +129,7 @@ export function tasksOf(
       ? operation('calibrate', [], { figures: [card.circumference, card.revsPerKm, card.revsPerMile] })
       : []),
   ];
-  return { list, missing: [...missing] };
+  return { list: named(list), missing: [...missing] };
 }
 
 /** An operation backwards: the same access and the same minutes; what it fastened is opened, and nothing new is put in. */
@@ -148,7 +169,7 @@ export function changesOf(
  *  marks and loosened pivots, for what comes off there, and for the operations that its record puts first. */
 export function workNodes(tasks: readonly Task[], access: Access, a: Assessment): readonly StepNode[] {
   const idsOf = (code: string, places: readonly Place[]) =>
-    tasks.flatMap((t, n) => (t.code === code && places.includes(t.place) ? stepIds(t, n) : []));
+    tasks.flatMap((t) => (t.code === code && places.includes(t.place) ? stepIds(t) : []));
   return tasks.flatMap((t, n) => {
     const need = access.needed(t.work.needs, t.place);
     const through = access.states
@@ -163,15 +184,15 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
     ];
     const first = t.removes
       ? []
-      : tasks.flatMap((r, k) =>
+      : tasks.flatMap((r) =>
           r.removes && (r.place === t.place || r.place === 'vehicle' || t.place === 'vehicle')
-            ? stepIds(r, k)
+            ? stepIds(r)
             : [],
         );
     const bench = benchNodes(t, n);
     const nodes = t.work.steps.map((w, i) => ({
-      id: stepId(n, i),
-      after: i > 0 ? [...waits, stepId(n, i - 1)] : [...waits, ...first, ...bench.map((b) => b.id)],
+      id: stepId(t, i),
+      after: i > 0 ? [...waits, stepId(t, i - 1)] : [...waits, ...first, ...bench.map((b) => b.id)],
       rank: [1, placeRank(t.place), 3, t.removes ? -1 : n, i],
       phase: 'work' as const,
       axle: t.place,
@@ -179,8 +200,13 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       madeBy: t.part ? [t.part] : [],
       more: {
         figures: t.figures,
+        serves: [t.serves],
         ...(i === 0
-          ? { notes: notesOf(t), people: t.part?.box?.people ?? 1, oneWay: t.part?.box?.oneWay ?? [] }
+          ? {
+              notes: notesOf(t),
+              people: Math.max(w.people ?? 1, t.part?.box?.people ?? 1),
+              oneWay: t.part?.box?.oneWay ?? [],
+            }
           : {}),
         ...(i === 0 && t.part?.settings
           ? { settings: [{ part: t.part.code, settings: t.part.settings }] }
@@ -192,17 +218,18 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
   });
 }
 /** What is done to a part at the bench, before the vehicle is taken apart for it; once, also for a part of both axles. */
-function benchNodes({ part, place }: Task, n: number): readonly StepNode[] {
+function benchNodes(t: Task, n: number): readonly StepNode[] {
+  const { part, place } = t;
   if (!part?.box || (part.axle === 'both' && place === 'rear')) return [];
   return part.box.atTheBench.map((b, i) => ({
-    id: `bench ${n}.${i}`,
-    after: i > 0 ? [`bench ${n}.${i - 1}`] : [],
+    id: `bench ${t.id}.${i}`,
+    after: i > 0 ? [`bench ${t.id}.${i - 1}`] : [],
     rank: [-1, placeRank(place), n, i],
     phase: 'bench' as const,
     axle: place,
     work: { ...OWN_WORK, ...b },
     madeBy: [part],
-    more: {},
+    more: { serves: [t.serves] },
   }));
 }
 /** What is said at the step that fits a part: its note, how each piece goes in, what cannot be undone. */
@@ -215,9 +242,19 @@ function notesOf({ part, code, note }: Task): WorkStep['notes'] {
     ),
   ];
 }
-/** Names of the steps of a task in the order of work; `n`: its place among the tasks. */
-export const stepIds = (t: Task, n: number): readonly string[] => t.work.steps.map((_, i) => stepId(n, i));
-const stepId = (n: number, i: number) => `work ${n}.${i}`;
+/** Each task with a name of its own: what is done twice at a place is counted. */
+function named(tasks: readonly Task[]): readonly Task[] {
+  const seen = new Map<string, number>();
+  return tasks.map((t) => {
+    const name = `${t.code}${t.serves.name === t.code ? '' : `/${t.serves.name}`}@${t.place}`;
+    const times = (seen.get(name) ?? 0) + 1;
+    seen.set(name, times);
+    return { ...t, id: times === 1 ? name : `${name} ${times}` };
+  });
+}
+/** Names of the steps of a task in the order of work. */
+export const stepIds = (t: Task): readonly string[] => t.work.steps.map((_, i) => stepId(t, i));
+const stepId = (t: Task, i: number) => `work ${t.id}.${i}`;
 
 /** Which end of a wedge is thick: + turns the top of the axle rearward. On an axle under its springs the thick end is
  *  behind, on one over them in front. Null where the part has no wedge. */

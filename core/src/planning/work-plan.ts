@@ -1,14 +1,30 @@
-import type { Catalogue, ClosingStep, JointUse, Part } from '../catalogue';
-import type { JobSections } from '../job';
+import {
+  minutesOf as ownMinutes,
+  type Catalogue,
+  type ClosingStep,
+  type JointUse,
+  type Part,
+  type Platform,
+} from '../catalogue';
+import { NO_WORKSHOP, type JobSections, type MovedStep, type Workshop } from '../job';
 import type { Assessment } from '../match';
 import { AXLES } from '../rules';
 import type { Axle } from '../suspension';
 import { alignmentFigures } from './alignment';
-import { accessFor, accessNodes, UP, type Access } from './access';
-import { fastening } from './fastening';
-import { inOrderOf } from './order';
+import { accessFor, accessNodes, UP, type Access, type Choosing } from './access';
+import { fastening, WHEEL_NUT, type Fastening } from './fastening';
+import { inOrderOf, moved } from './order';
 import { pivotsOf, pivotSteps, torqueMinutes } from './pivots';
-import { OWN_WORK, type Place, type StepNode, type WorkPlan, type WorkStep } from './step';
+import {
+  OWN_WORK,
+  type NotMoved,
+  type Place,
+  type Served,
+  type Shared,
+  type StepNode,
+  type WorkPlan,
+  type WorkStep,
+} from './step';
 import { changesOf, stepIds, tasksOf, workNodes, type Task } from './tasks';
 
 const NO_WORK: WorkPlan = {
@@ -16,6 +32,11 @@ const NO_WORK: WorkPlan = {
   minutes: 0,
   alignmentMinutes: 0,
   rideHeightLine: 0,
+  shared: [],
+  singleMinutes: 0,
+  mergedMinutes: 0,
+  consumables: [],
+  notMoved: [],
   tools: [],
   missing: [],
   stuck: [],
@@ -24,30 +45,35 @@ const NO_WORK: WorkPlan = {
 /** One merged order of work, made of what each step needs and gives, not of the order of any list.
  *
  *  1. tasks: operations of the parts (a part for both axles: at each), reliefs, tyres and wheels, calibration
- *  2. access: closure of the states they need, each once per axle; put back in reverse by construction, since a state comes
- *     back before the one it stood on
+ *  2. access: the states they need, each once per axle, by the ways that take least together (`ways.ts`) unless the job or the
+ *     shop says another; put back in reverse by construction, since a state comes back before the one it stood on
  *  3. what works *through* a component waits until the component is back; what comes first, by its record, comes first
  *  4. every rubber pivot that the new height turns, on both axles: cam marked, loosened, torqued below the line
  *  5. the ride-height line: wheels down, rolled; what is set on the ground; pivots; then the closing block
- *  6. each joint is torqued exactly once, at the last step that makes it; before that it is only run on
+ *  6. steps that a person moved go where they were put, where nothing waits the other way round
+ *  7. each joint is torqued exactly once, at the last step that makes it; before that it is only run on
  *  Minutes are those of the merged plan, not the sum of book times. */
 export function workPlan(
   a: Assessment,
-  job: Pick<JobSections, 'tire'>,
+  job: Pick<JobSections, 'tire' | 'work' | 'lookOver'>,
   catalogue: Pick<Catalogue, 'operations' | 'access' | 'closing' | 'reliefs' | 'joints'>,
+  shop: Pick<Workshop, 'habits' | 'seizedMinutes'> = NO_WORKSHOP,
 ): WorkPlan {
   if (!a.vehicle) return NO_WORK;
   const { platform } = a.vehicle;
   const { list: tasks, missing } = tasksOf(a, job, catalogue);
   if (tasks.length === 0) return { ...NO_WORK, missing };
 
-  const kindOf = (axle: Axle) => platform[axle].hardpoints.kind;
-  const access = accessFor(tasks, catalogue.access, kindOf);
+  const choosing = choosingFor(platform, job, shop);
+  const { kindOf, looked } = choosing;
+  const access = accessFor(tasks, catalogue.access, choosing);
   const pivots = pivotsOf(a, tasks, access, catalogue.joints, kindOf);
-  const states = accessNodes(access);
-  const above = inOrderOf(
+  const states = accessNodes(access, looked, shop.seizedMinutes);
+  const ordered = inOrderOf(
     backAfterWork([...states, ...pivots.nodes, ...workNodes(tasks, access, a)], tasks, access),
   );
+  const above = { ...ordered, ...withMoves(ordered.list, job.work.moves) };
+  const serving = servedBy(tasks, access);
 
   const changes = changesOf(a, tasks);
   const closing = catalogue.closing.filter((s) => s.when.some((w) => changes.has(w)));
@@ -56,7 +82,7 @@ export function workPlan(
   const end = closing.filter((s) => s.at === 'close').map((s) => closingNode(s, 'closing', a));
 
   const inSteps = [...above.list, ...below];
-  const make = maker(inSteps, catalogue, (use, axle, parts) =>
+  const make = maker(inSteps, catalogue, serving, (use, axle, parts) =>
     fastening(use, axle, platform, parts, catalogue.joints),
   );
   const torqued = AXLES.flatMap((axle) => {
@@ -85,19 +111,128 @@ export function workPlan(
       },
     ];
   });
-  const steps = [...above.list.map(make), ...below.map(make), ...torqued, ...end.map(make)];
+  const soaking = soakStep(above.list, make, catalogue.joints);
+  const steps = [...soaking, ...above.list.map(make), ...below.map(make), ...torqued, ...end.map(make)];
   const minutesOf = (of: readonly Pick<WorkStep, 'minutes'>[]) => of.reduce((sum, s) => sum + s.minutes, 0);
   return {
     steps: steps.map((s, i) => ({ number: i + 1, ...s })),
     minutes: minutesOf(steps),
     alignmentMinutes: minutesOf(steps.filter((s) => s.charge === 'alignment')),
-    rideHeightLine: above.list.length,
+    rideHeightLine: soaking.length + above.list.length,
+    shared: sharedIn(tasks, access),
+    singleMinutes: tasks.reduce((sum, t) => sum + alone(t, access), 0),
+    mergedMinutes: minutesOf([...above.list.map(make), ...groundNodes(tasks).map(make)]),
+    consumables: consumablesOf(steps),
+    notMoved: above.notMoved,
     tools: [...new Set(steps.flatMap((s) => s.tools))].sort(),
     missing: [...missing, ...access.missing],
     stuck: above.stuck.map((s) => s.work.text || s.id),
   };
 }
+/** minutes to oil every joint that will be opened, the day before */
+const SOAK_MIN = 3;
+/** Penetrating oil the day before, on all that is opened but the wheels. */
+function soakStep(
+  list: readonly StepNode[],
+  make: (s: StepNode) => Omit<WorkStep, 'number'>,
+  joints: Catalogue['joints'],
+): readonly Omit<WorkStep, 'number'>[] {
+  const opened = [...new Set(list.filter((s) => s.axle !== 'vehicle').flatMap((s) => s.work.loosens))].filter(
+    (j) => j !== WHEEL_NUT,
+  );
+  if (opened.length === 0) return [];
+  const node: StepNode = {
+    id: 'soak',
+    after: [],
+    rank: [],
+    phase: 'before',
+    axle: 'vehicle',
+    work: { ...OWN_WORK, minutes: SOAK_MIN, uses: [{ what: 'penetrating oil', amount: 50, unit: 'ml' }] },
+    madeBy: [],
+    more: { makes: 'soak' },
+  };
+  return [{ ...make(node), soaks: opened.map((code) => joints.find((j) => j.code === code)?.what ?? code) }];
+}
+/** Joints of a plan that are never used twice, each with its count where the card says it. */
+export const singleUseOf = (plan: Pick<WorkPlan, 'steps'>): readonly Fastening[] =>
+  plan.steps.flatMap((s) => s.fastenings.filter((f) => f.singleUse === true));
 const TORQUE_WRENCH = 'torque wrench';
+
+/** What decides about the ways of a job's work. */
+export const choosingFor = (
+  platform: Platform,
+  job: Pick<JobSections, 'work' | 'lookOver'>,
+  shop: Choosing['shop'],
+): Choosing => ({
+  platform: platform.code,
+  kindOf: (axle) => platform[axle].hardpoints.kind,
+  ways: job.work.ways,
+  looked: job.lookOver.items,
+  shop,
+});
+/** The order with what a person moved in it, and what would not go. */
+function withMoves(list: readonly StepNode[], moves: readonly MovedStep[]) {
+  const notMoved: NotMoved[] = [];
+  const ids = new Set(list.map((s) => s.id));
+  let order = list;
+  for (const m of moves) {
+    const below = m.before !== null && !ids.has(m.before) && ids.has(m.step) && m.before.startsWith('ground');
+    const r = moved(order, m.step, m.before);
+    if (!('why' in r)) order = r;
+    else notMoved.push({ ...m, ...r, why: below ? 'other-side-of-the-line' : r.why });
+  }
+  return { list: order, notMoved };
+}
+/** Ids of all the states that these stand on, with themselves. */
+function withUnder(ids: readonly string[], access: Access): ReadonlySet<string> {
+  const out = new Set<string>();
+  const visit = (id: string): void => {
+    if (out.has(id)) return;
+    out.add(id);
+    const s = access.states.find((x) => x.id === id);
+    if (s) access.under(s).forEach(visit);
+  };
+  ids.forEach(visit);
+  return out;
+}
+const statesOf = (t: Task, access: Access) => withUnder(access.needed(t.work.needs, t.place), access);
+/** For each state the work that it stands open for. */
+function servedBy(tasks: readonly Task[], access: Access): ReadonlyMap<string, readonly Served[]> {
+  const out = new Map<string, readonly Served[]>();
+  for (const t of tasks)
+    for (const id of statesOf(t, access)) {
+      const had = out.get(id) ?? [];
+      if (!had.some((s) => s.kind === t.serves.kind && s.name === t.serves.name))
+        out.set(id, [...had, t.serves]);
+    }
+  return out;
+}
+const thereAndBack = (s: Access['states'][number]) => s.state.off.minutes + s.state.on.minutes;
+/** States that several pieces of work need, and what reaching them once spares. */
+const sharedIn = (tasks: readonly Task[], access: Access): readonly Shared[] =>
+  access.states.flatMap((s) => {
+    const times = tasks.filter((t) => statesOf(t, access).has(s.id)).length;
+    return times < 2
+      ? []
+      : [{ state: s.state.code, axle: s.place, times, minutes: (times - 1) * thereAndBack(s) }];
+  });
+/** A piece of work by itself, with its own taking apart. */
+const alone = (t: Task, access: Access): number =>
+  ownMinutes(t.work) * (t.work.per === 'wheel' ? t.times : 1) +
+  (t.part?.axle === 'both' && t.place === 'rear' ? [] : (t.part?.box?.atTheBench ?? [])).reduce(
+    (sum, b) => sum + b.minutes,
+    0,
+  ) +
+  access.states.filter((s) => statesOf(t, access).has(s.id)).reduce((sum, s) => sum + thereAndBack(s), 0);
+/** What is used up, each once with all its amounts. */
+function consumablesOf(steps: readonly Pick<WorkStep, 'uses'>[]): WorkPlan['consumables'] {
+  const all = steps.flatMap((s) => s.uses);
+  const kinds = new Map(all.map((c) => [`${c.what} ${c.unit}`, c]));
+  return [...kinds].map(([key, c]) => ({
+    ...c,
+    amount: all.filter((x) => `${x.what} ${x.unit}` === key).reduce((sum, x) => sum + x.amount, 0),
+  }));
+}
 
 /** A state comes back only after the work that needed it, and the wheels only after the pivots were marked and loosened. */
 function backAfterWork(
@@ -107,9 +242,7 @@ function backAfterWork(
 ): readonly StepNode[] {
   const waits = new Map<string, string[]>();
   const wait = (id: string, for_: readonly string[]) => waits.set(id, [...(waits.get(id) ?? []), ...for_]);
-  tasks.forEach((t, n) => {
-    for (const id of access.needed(t.work.needs, t.place)) wait(`on ${id}`, stepIds(t, n));
-  });
+  for (const t of tasks) for (const id of access.needed(t.work.needs, t.place)) wait(`on ${id}`, stepIds(t));
   for (const axle of AXLES)
     for (const { id, place } of access.states)
       if (place === axle || id === UP) wait(`on ${id}`, pivotSteps(axle));
@@ -127,16 +260,16 @@ const closingNode = (s: ClosingStep, phase: WorkStep['phase'], a: Assessment): S
 });
 /** What is done with the wheels on the ground: centring, lock nuts, settings. */
 const groundNodes = (tasks: readonly Task[]): readonly StepNode[] =>
-  tasks.flatMap((t, n) =>
+  tasks.flatMap((t) =>
     t.work.onGround.map((w, i) => ({
-      id: `ground ${n}.${i}`,
+      id: `ground ${t.id}.${i}`,
       after: [],
       rank: [],
       phase: 'ground' as const,
       axle: t.place,
       work: w,
       madeBy: t.part ? [t.part] : [],
-      more: { figures: t.figures },
+      more: { figures: t.figures, serves: [t.serves] },
     })),
   );
 
@@ -162,30 +295,48 @@ const onceEach = (uses: readonly Use[]): readonly Use[] => [
 function maker(
   inSteps: readonly StepNode[],
   { joints }: Pick<Catalogue, 'joints'>,
+  serving: ReadonlyMap<string, readonly Served[]>,
   torqued: (use: JointUse, at: Place, parts: readonly Part[]) => WorkStep['fastenings'][number],
 ): (s: StepNode) => Omit<WorkStep, 'number'> {
   const nameOf = (code: string) => joints.find((j) => j.code === code)?.what ?? code;
+  const inPlan = new Set(inSteps.map((s) => s.id));
   const last = new Map<string, string>();
+  // a joint is torqued where it is made for the last time, by the leaflets of all whose fitting makes it
+  const makers = new Map<string, readonly Part[]>();
   for (const s of inSteps)
-    for (const f of s.work.fastens) if (f.tighten === 'in-step') last.set(`${f.joint}@${s.axle}`, s.id);
+    for (const f of s.work.fastens.filter((x) => x.tighten === 'in-step')) {
+      const joint = `${f.joint}@${s.axle}`;
+      last.set(joint, s.id);
+      makers.set(joint, [...(makers.get(joint) ?? []), ...s.madeBy]);
+    }
   return (s) => {
     const kept = s.work.fastens.filter(
       (f) => f.tighten === 'in-step' && last.get(`${f.joint}@${s.axle}`) === s.id,
     );
     const fastenings = [
-      ...kept.map((f) => torqued(f, s.axle, s.madeBy)),
+      ...kept.map((f) => torqued(f, s.axle, makers.get(`${f.joint}@${s.axle}`) ?? [])),
       ...(s.id === `on ${UP}` ? AXLES : []).flatMap((axle) =>
         onceEach(usesAt(inSteps, 'on-the-ground', axle)).map((u) => torqued(u.use, axle, u.parts)),
       ),
     ];
     return {
+      id: s.id,
+      after: [...new Set(s.after)].filter((x) => x !== s.id && inPlan.has(x)),
+      serves: serving.get(s.id.replace(/^(on|off) /, '')) ?? [],
+      side: null,
+      way: null,
+      seized: [],
+      soaks: [],
+      waits: s.work.waits ?? 0,
+      uses: s.work.uses ?? [],
+      strains: s.work.strains ?? '',
       phase: s.phase,
       axle: s.axle,
       text: s.work.text,
       makes: null,
       parts: s.madeBy.map((p) => p.code),
       notes: [],
-      people: 1,
+      people: s.work.people ?? 1,
       oneWay: [],
       settings: [],
       minutes: s.work.minutes,

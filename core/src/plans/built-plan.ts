@@ -45,7 +45,7 @@ export function comesTo(
   settings: ShopSettings,
 ): ComesTo {
   const lines = partsList(job, a, catalogue);
-  const work = workPlan(a, job, catalogue);
+  const work = workPlan(a, job, catalogue, settings.workshop);
   return { lines, work, money: moneyOf(lines, work, settings) };
 }
 /** A plan with all that it was judged by. */

@@ -44,6 +44,11 @@ export function makeCatalogue(demo: Catalogue, { platforms, parts, seed }: MadeW
     ...demo,
     platforms: made.map(({ platform }) => platform),
     parts: list,
+    access: demo.access.flatMap((s) => {
+      if (!s.platforms) return [s];
+      const likes = made.filter((m) => s.platforms?.includes(m.like)).map((m) => m.code);
+      return likes.length > 0 ? [{ ...s, platforms: likes }] : [];
+    }),
     kits: kitsOf(
       of.map((o) => o.code),
       list,

@@ -49,7 +49,9 @@ import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { Photos, PhotoSize } from '../store/photos';
 import type { Computer, Planner, SheetPrinter } from '../workers/pool';
-import { QUOTE_FORMS, type JobTask, type QuoteForm } from '../services/printable';
+import { BAY_PAPERS, QUOTE_FORMS, type BayPaper, type JobTask, type QuoteForm } from '../services/printable';
+import type { SupplierFeed } from '../standins/supplier-feed';
+import { floorRoutes } from './floor-routes';
 import { quoteName } from '../services/quote-document';
 import { fileRoute, jsonRoute, streamRoute, type Ask, type FileAnswer, type Route } from './route';
 
@@ -59,6 +61,7 @@ export interface RouteDeps {
   readonly live: Live;
   readonly printer: SheetPrinter;
   readonly planner: Planner;
+  readonly feed: SupplierFeed;
   readonly computer: Computer;
   readonly backups: BackupService;
   readonly photos: Photos;
@@ -539,8 +542,29 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       handle: (ask) =>
         print(ask, 'parts', { type: 'text/csv; charset=utf-8', fileName: (n) => `parts-${n}.csv` }),
     }),
+    ...BAY_PAPERS.map((what) =>
+      fileRoute({
+        method: 'get',
+        path: `/api/jobs/:id/${what}`,
+        summary: PAPER_WORDS[what].summary,
+        contentType: PAPER_WORDS[what].type.split(';')[0] ?? '',
+        handle: (ask) =>
+          print(ask, what, {
+            type: PAPER_WORDS[what].type,
+            fileName: (n) => `${what.replace('.', `-${n}.`)}`,
+          }),
+      }),
+    ),
+    ...floorRoutes(d),
   ];
 }
+const PAPER_WORDS: Readonly<Record<BayPaper, { readonly summary: string; readonly type: string }>> = {
+  'rack.pdf': { summary: 'The rack sheet: windows, new height, before and after', type: 'application/pdf' },
+  'tools.pdf': { summary: 'Tools, what is used up, hardware bags', type: 'application/pdf' },
+  'labels.pdf': { summary: 'Labels for bags and boxes, sheets of fourteen', type: 'application/pdf' },
+  'plan.ics': { summary: 'Days of the job for a calendar', type: 'text/calendar; charset=utf-8' },
+  'plan.json': { summary: 'The order of work as data', type: 'application/json' },
+};
 const FORM_WORDS: Readonly<Record<QuoteForm, string>> = {
   'quote.pdf': 'PDF',
   'quote.csv': 'CSV',

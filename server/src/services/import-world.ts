@@ -1,5 +1,5 @@
-import type { ImportPreview } from '@rigger/contracts';
-import { changesBetween, itemsOf, type CatalogueChange } from '@rigger/core';
+import type { DemoJob, ImportPreview } from '@rigger/contracts';
+import { changesBetween, itemsOf, type Box, type CatalogueChange } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import type { Imported } from '../store/catalogue-store';
 import { writing } from '../store/writing';
@@ -10,6 +10,18 @@ export interface ImportDone extends ImportPreview {
   readonly imported: Imported | null;
 }
 const DAY_MS = 86_400_000;
+/** The boxes of a demo job, with days of the calendar. */
+const boxesOf = (job: DemoJob, today: Date): readonly Box[] =>
+  job.boxes.map(({ orderedDaysAgo, expectedInDays, receivedDaysAgo, ...box }, i) => {
+    const on = (days: number | null) => (days === null ? null : dayAfter(today, days));
+    return {
+      ...box,
+      id: `box-${i + 1}`,
+      orderedOn: on(orderedDaysAgo === null ? null : -orderedDaysAgo),
+      expectedOn: on(expectedInDays),
+      receivedOn: on(receivedDaysAgo === null ? null : -receivedDaysAgo),
+    };
+  });
 const dayAfter = (today: Date, days: number) => localDay(new Date(today.getTime() + days * DAY_MS));
 const does = (c: CatalogueChange) => (c.before === null ? 'comes' : c.after === null ? 'goes' : 'changes');
 
@@ -51,7 +63,11 @@ export async function importWorld(
       const promiseDate = job.promiseInDays === null ? null : dayAfter(as.today, job.promiseInDays);
       await stores.jobs.createIn(
         t,
-        { ...rest, head: { ...head, promiseDate } },
+        {
+          ...rest,
+          head: { ...head, promiseDate },
+          boxes: job.boxes.length > 0 ? { list: boxesOf(job, as.today) } : rest.boxes,
+        },
         { author: as.author, why: 'file' },
         {
           number: job.number,

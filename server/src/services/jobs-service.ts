@@ -21,6 +21,7 @@ import {
   SECTIONS,
   type JobSections,
   type SectionName,
+  type Stage,
 } from '@rigger/core';
 import { notReady } from '@rigger/wording';
 import { randomUUID } from 'node:crypto';
@@ -58,6 +59,7 @@ export function boardRow(job: Job, catalogues: Catalogues): BoardRow {
   };
 }
 
+const ON_THE_FLOOR: readonly Stage[] = ['parts', 'bay'];
 /** What can be done with jobs, apart from how they are asked for. */
 export class JobsService {
   constructor(
@@ -74,6 +76,12 @@ export class JobsService {
   /** the latest of which something came on a platform */
   came(platform: string, most: number): Promise<string[]> {
     return this.rows.came(platform, most);
+  }
+  /** Jobs that take something of the shop: agreed or about to be. One that cannot be read is left out; the board says so. */
+  async onTheFloor(): Promise<readonly Job[]> {
+    const ids = await this.rows.inStages(ON_THE_FLOOR);
+    const found = await Promise.all(ids.map((id) => this.store.find(id)));
+    return found.flatMap((f) => f?.job ?? []);
   }
   async find(id: string): Promise<Job> {
     const found = await this.store.find(id);

@@ -28,7 +28,8 @@ export const documentOf = (
     revision,
   }: {
     readonly title: string;
-    readonly number: number;
+    /** of the job; not there: a paper of the whole shop */
+    readonly number?: number;
     readonly settings: Pick<ShopSettings, 'shopName' | 'shopPlace'>;
     readonly revision?: string;
   },
@@ -53,7 +54,9 @@ export const documentOf = (
     columns: [
       { text: DISCLAIMER, width: '*' },
       {
-        text: `Job ${number}${revision === undefined ? '' : `, ${revision}`}, page ${page} of ${pages}`,
+        text: [number === undefined ? '' : `Job ${number}`, revision ?? '', `page ${page} of ${pages}`]
+          .filter(Boolean)
+          .join(', '),
         width: 150,
         alignment: 'right',
       },

@@ -1,4 +1,4 @@
-import type { ErrorCode, QuotePaper } from '@rigger/contracts';
+import type { ErrorCode, Floor, FloorRow, QuotePaper } from '@rigger/contracts';
 import {
   knownVehicle,
   pastCase,
@@ -12,6 +12,8 @@ import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { AppError } from '../errors';
 import { calibrationDocument } from './calibration-document';
 import { partsCsv } from './parts-csv';
+import { labelsDocument, rackDocument, toolsDocument } from './papers';
+import { planCalendar } from './plan-calendar';
 import { quoteCsv } from './quote-csv';
 import { quoteDocument } from './quote-document';
 import { sheetDocument } from './sheet-document';
@@ -19,7 +21,7 @@ import { sheetModel } from './sheet-model';
 
 /** A thing that is computed from a job and then printed. */
 export interface JobTask {
-  readonly what: 'sheet' | 'calibration' | 'parts' | 'past' | QuoteForm;
+  readonly what: 'sheet' | 'calibration' | 'parts' | 'past' | QuoteForm | BayPaper;
   readonly number: number;
   readonly sections: JobSections;
   /** state of the catalogue, and its text: read once for each state */
@@ -33,7 +35,28 @@ export interface PaperTask {
   readonly form: QuoteForm;
   readonly paper: QuotePaper;
 }
-export type PrintTask = JobTask | PaperTask;
+/** What the open jobs take of the shop. */
+export interface FloorTask {
+  readonly what: 'floor';
+  readonly jobs: readonly {
+    readonly row: Omit<FloorRow, 'floor'>;
+    readonly sections: JobSections;
+    /** number of the state of the catalogue that it counts with */
+    readonly catalogue: number;
+  }[];
+  readonly catalogues: readonly { readonly number: number; readonly text: string }[];
+  readonly settings: ShopSettings;
+  readonly day: string;
+}
+export interface PickListTask {
+  readonly what: 'pick-list.pdf' | 'pick-list.csv';
+  readonly floor: Floor;
+  readonly settings: ShopSettings;
+}
+export type PrintTask = JobTask | PaperTask | FloorTask | PickListTask;
+/** papers of the bay: what they are called in the address */
+export const BAY_PAPERS = ['rack.pdf', 'tools.pdf', 'labels.pdf', 'plan.ics', 'plan.json'] as const;
+export type BayPaper = (typeof BAY_PAPERS)[number];
 export const QUOTE_FORMS = ['quote.pdf', 'quote.csv', 'quote.json'] as const;
 export type QuoteForm = (typeof QUOTE_FORMS)[number];
 const isQuote = (what: JobTask['what']): what is QuoteForm =>
@@ -53,6 +76,19 @@ export function printable(task: JobTask, catalogue: Catalogue): Printable {
         return { kind: 'text', text: partsCsv(model.lines, model.settings.currency) };
       case 'past':
         return { kind: 'text', text: JSON.stringify(pastCase(model.assessment, task.sections, catalogue)) };
+      case 'rack.pdf':
+        return { kind: 'document', document: rackDocument(model) };
+      case 'tools.pdf':
+        return { kind: 'document', document: toolsDocument(model) };
+      case 'labels.pdf':
+        return { kind: 'document', document: labelsDocument(model) };
+      case 'plan.ics':
+        return { kind: 'text', text: planCalendar(model) };
+      case 'plan.json':
+        return {
+          kind: 'text',
+          text: JSON.stringify({ job: model.number, printedOn: model.printedOn, plan: model.plan }, null, 2),
+        };
       case 'sheet':
         return { kind: 'document', document: sheetDocument(model) };
       case 'calibration':

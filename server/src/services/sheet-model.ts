@@ -35,7 +35,7 @@ export function sheetModel(
   const assessment = assess(sections, catalogue, settings, { day: printedOn });
   const { vehicle, forecast } = assessment;
   if (!vehicle) throw new AppError('vehicle-missing');
-  const plan = workPlan(assessment, sections, catalogue);
+  const plan = workPlan(assessment, sections, catalogue, settings.workshop);
   const lines = partsList(sections, assessment, catalogue);
   return {
     number,

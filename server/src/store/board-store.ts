@@ -84,6 +84,14 @@ export class BoardStore {
       .limit(most)
       .pluck<string[]>('id');
   }
+  /** Jobs in some stages that are not put away, in the order of their promises. */
+  inStages(stages: readonly Stage[]): Promise<string[]> {
+    return this.db('job_board')
+      .where({ archived: false })
+      .whereIn('stage', [...stages])
+      .orderBy(['due', 'number'])
+      .pluck<string[]>('id');
+  }
   async page(q: BoardQuery): Promise<Board> {
     const words = q.find.toLowerCase().split(/\s+/).filter(Boolean);
     const found = () =>

@@ -1,5 +1,5 @@
-import { VersionedSettingsSchema, type VersionedSettings } from '@rigger/contracts';
-import type { ShopSettings } from '@rigger/core';
+import { SettingsSchema, VersionedSettingsSchema, type VersionedSettings } from '@rigger/contracts';
+import { NO_WORKSHOP, type ShopSettings } from '@rigger/core';
 import type { Knex } from 'knex';
 import { writing } from './writing';
 
@@ -22,6 +22,7 @@ const UNSET: ShopSettings = {
   taxShare: 0,
   alignmentMinor: 0,
   hoursRange: null,
+  workshop: NO_WORKSHOP,
   placeLimits: [],
 };
 
@@ -41,7 +42,7 @@ export class SettingsStore {
       });
     const [made] = await this.db<{ migration_time: number }>('knex_migrations').orderBy('id').limit(1);
     const at = new Date(made?.migration_time ?? 0).toISOString();
-    return { id: ID, version: 1, createdAt: at, updatedAt: at, data: { ...UNSET, placeLimits: [] } };
+    return { id: ID, version: 1, createdAt: at, updatedAt: at, data: SettingsSchema.parse(UNSET) };
   }
   /** True for a shop that never set anything. */
   async isUntouched(): Promise<boolean> {

@@ -11,6 +11,7 @@ import { filesOf } from '../services/read-folder';
 import { openShop } from '../services/shop';
 import { Backups } from '../store/backups';
 import compute from '../workers/compute-worker';
+import { standInFeed } from '../standins/supplier-feed';
 import type { Computer, Planner, SheetPrinter } from '../workers/pool';
 import { AppError } from '../errors';
 
@@ -82,6 +83,7 @@ export async function openServer({ printer, computer, planner, file, demo = true
     },
     computer: { ...inPlace, ...computer },
     planner: { search: () => Promise.resolve(null), close: () => Promise.resolve(), ...planner },
+    feed: standInFeed('test'),
     today: () => TODAY,
     logLevel: 'silent',
     hosts: hostsOf(undefined),

@@ -4,7 +4,8 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
 import { typeset, type Coverage } from '../services/typeset';
-import { printable, quoteIn, type JobTask, type PrintTask } from '../services/printable';
+import type { JobTask, PrintTask } from '../services/printable';
+import { printing } from '../services/printing';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
 const FONTS = [join(import.meta.dirname, 'fonts'), join(import.meta.dirname, '../../dist/fonts')].find((f) =>
@@ -44,7 +45,7 @@ let read: { readonly number: number; readonly catalogue: Catalogue } | null = nu
 
 /** Computes and renders what is printed of a job (PDF bytes, CSV or JSON text); runs in the worker pool. */
 export default async function print(task: PrintTask): Promise<Printed> {
-  const made = task.what === 'paper' ? quoteIn(task.form, task.paper) : printable(task, catalogueOf(task));
+  const made = printing(task, catalogueOf);
   switch (made.kind) {
     case 'refused':
       return { ok: false, code: made.code };
@@ -57,7 +58,7 @@ export default async function print(task: PrintTask): Promise<Printed> {
       };
   }
 }
-function catalogueOf({ catalogue: { number, text } }: JobTask): Catalogue {
+function catalogueOf({ number, text }: JobTask['catalogue']): Catalogue {
   if (read?.number !== number) read = { number, catalogue: JSON.parse(text) as Catalogue };
   return read.catalogue;
 }

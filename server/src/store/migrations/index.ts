@@ -9,6 +9,7 @@ import { linesOfOnesOwn } from './008-lines-of-ones-own';
 import { whatComesOff } from './009-what-comes-off';
 import { pinsAndBans } from './010-pins-and-bans';
 import { quotes } from './011-quotes';
+import { workAndBoxes } from './012-work-and-boxes';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -24,5 +25,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   whatComesOff,
   pinsAndBans,
   quotes,
+  workAndBoxes,
 ];
 export type { NamedMigration };

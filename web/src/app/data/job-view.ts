@@ -69,7 +69,10 @@ export class JobView {
   );
   readonly plan = computed(() => {
     const [a, catalogue, sections] = [this.assessment(), this.shop.catalogue(), this.sections()];
-    return a?.vehicle && catalogue && sections ? workPlan(a, sections, catalogue) : null;
+    const settings = this.shop.settings();
+    return a?.vehicle && catalogue && sections && settings
+      ? workPlan(a, sections, catalogue, settings.workshop)
+      : null;
   });
   readonly lines = computed(() => {
     const [sections, a, catalogue] = [this.sections(), this.assessment(), this.shop.catalogue()];

@@ -41,7 +41,7 @@ export const JOB_SECTIONS: readonly JobSection[] = [
     ],
   },
   { label: 'Quote', link: 'quote', lacks: 'quote' },
-  { label: 'Plan', link: 'plan', lacks: null, workBegins: true },
+  { label: 'Plan', link: 'plan', lacks: 'plan', workBegins: true },
   { label: 'After', link: 'after', lacks: 'after' },
 ];
 /** the key that opens each, alone or with Alt, in their order */

@@ -1,0 +1,39 @@
+import type { WorkPlan, WorkStep } from './step';
+
+/** A bag for the hardware of one step, lettered in the order of work. */
+export interface Bag {
+  readonly letter: string;
+  /** what was taken apart */
+  readonly from: WorkStep;
+  /** joints whose hardware is in it, by name */
+  readonly joints: readonly string[];
+  /** number of the step that it is emptied in; null: what it held is not fitted again */
+  readonly backAt: number | null;
+}
+const LETTERS = 26;
+/** A, B … Z, AA, AB …
+ *  @example bagLetter(27) // "AB" */
+export const bagLetter = (n: number): string =>
+  (n >= LETTERS ? bagLetter(Math.floor(n / LETTERS) - 1) : '') +
+  String.fromCharCode('A'.charCodeAt(0) + (n % LETTERS));
+/** The bags of a plan: one for each step that takes hardware off and has it lying about until a later one. Pivots that are only
+ *  loosened stay where they are, and wheel nuts go with their wheels. */
+export function bagsOf(plan: Pick<WorkPlan, 'steps'>): readonly Bag[] {
+  const kept = (s: WorkStep) => s.makes === null && s.loosens.length > 0 && !s.id.includes('wheel-off@');
+  return plan.steps.filter(kept).map((from, i): Bag => {
+    const back = from.id.startsWith('off ')
+      ? plan.steps.find((s) => s.id === `on ${from.id.slice('off '.length)}`)
+      : plan.steps.find(
+          (s) => s.number >= from.number && s.fastenings.some((f) => from.loosens.includes(f.what)),
+        );
+    return { letter: bagLetter(i), from, joints: from.loosens, backAt: back?.number ?? null };
+  });
+}
+
+/** Tools of a plan that the shop's register does not have; none where it has no register.
+ *  @example toolsMissing(['jack', 'bush press'], ['jack']) // ["bush press"] */
+export const toolsMissing = (
+  needed: readonly string[],
+  owned: readonly string[] | null,
+): readonly string[] =>
+  owned === null ? [] : needed.filter((t) => !owned.some((o) => o.toLowerCase() === t.toLowerCase()));

@@ -1,0 +1,38 @@
+import type { Workshop } from '../job';
+
+type Hours = Pick<Workshop, 'openDays' | 'minutesPerDay'>;
+const DAY_MS = 86_400_000;
+const at = (day: string): number => Date.parse(`${day}T00:00:00Z`);
+const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+/** 1 Monday to 7 Sunday. */
+const weekday = (ms: number): number => new Date(ms).getUTCDay() || 7;
+
+/** The day that is some days after another.
+ *  @example daysAfter('2026-12-31', 1) // "2027-01-01" */
+export const daysAfter = (day: string, days: number): string => dayOf(at(day) + days * DAY_MS);
+/** Working minutes from the start of a day that is planned from to the start of another; 0 for one before it.
+ *  @example minutesUntil('2026-11-27', '2026-11-30', { openDays: [1, 2, 3, 4, 5], minutesPerDay: 480 }) // 480 */
+export function minutesUntil(first: string, day: string, { openDays, minutesPerDay }: Hours): number {
+  let minutes = 0;
+  for (let ms = at(first); ms < at(day); ms += DAY_MS)
+    if (openDays.includes(weekday(ms))) minutes += minutesPerDay;
+  return minutes;
+}
+/** The day on which a moment of working time falls, and the minute of it; what ends with a day ends on it.
+ *  @example dayAt('2026-11-27', 500, { openDays: [1, 2, 3, 4, 5], minutesPerDay: 480 }) // { day: '2026-11-30', minute: 20 } */
+export function dayAt(
+  first: string,
+  minutes: number,
+  { openDays, minutesPerDay }: Hours,
+  ends = false,
+): { readonly day: string; readonly minute: number } {
+  const full = Math.floor(minutes / minutesPerDay);
+  const back = ends && minutes > 0 && minutes % minutesPerDay === 0 ? 1 : 0;
+  let left = full - back;
+  let ms = at(first);
+  while (!openDays.includes(weekday(ms))) ms += DAY_MS;
+  for (; left > 0; left--)
+    do ms += DAY_MS;
+    while (!openDays.includes(weekday(ms)));
+  return { day: dayOf(ms), minute: minutes - (full - back) * minutesPerDay };
+}

@@ -1,0 +1,173 @@
+import type { JobSections } from '../job';
+import { partsList } from '../planning';
+import { comesTo, judge, opened, stillToSettle, type PlansAsked } from '../plans';
+import type { Need } from '../rules';
+import type { Axle } from '../suspension';
+import { arrivalsOf, type Arrival } from './arrivals';
+
+/** One visit to the bay, with what can be on the vehicle after it. */
+export interface DeliveryStage {
+  /** the day from which it can begin; null: nobody has said when the last of its boxes comes */
+  readonly day: string | null;
+  /** lines that are fitted in it */
+  readonly fits: readonly string[];
+  /** lines that are here by then and wait for others */
+  readonly waits: readonly string[];
+  /** minutes of it, with its own taking apart and its own end */
+  readonly minutes: number;
+  /** what it would leave open, if what waits were fitted all the same */
+  readonly because: readonly Need[];
+  /** the vehicle rolls and drives after it, at this height over today, mm; null: no height is known */
+  readonly stands: Readonly<Record<Axle, number | null>>;
+}
+export interface Staged {
+  readonly arrivals: readonly Arrival[];
+  readonly stages: readonly DeliveryStage[];
+  /** ends where nothing may be opened yet: what is here does not stand by itself, or nothing is */
+  readonly keepShut: readonly Axle[];
+  /** all in one visit, minutes, and the day from which that can begin */
+  readonly once: { readonly minutes: number; readonly day: string | null };
+  /** what the visits take more than one */
+  readonly againMinutes: number;
+}
+type Asked = Omit<PlansAsked, 'locks' | 'corrections' | 'day'> & { readonly day: string };
+/** A job in visits to the bay, as its boxes come: whatever is on the vehicle after a visit stands by itself, which is to say leaves
+ *  nothing open that the whole plan does not. Ends (front, rear, what is for both, tyres) are fitted whole or wait. Null without a vehicle. */
+export function deliveryStages(asked: Asked): Staged | null {
+  const { job, catalogue, settings, day } = asked;
+  const say = judge({ ...asked, locks: [] });
+  const whole = say(job);
+  if (!whole.a.vehicle) return null;
+  const lines = partsList(job, whole.a, catalogue);
+  const arrivals = arrivalsOf(lines, job.boxes, day);
+  const groups = groupsOf(
+    job,
+    whole.a.chosen.map((c) => c.part),
+    catalogue,
+  );
+  const hung = new Map(arrivals.map((x) => [x.code, x]));
+  const dayOfGroup = (codes: readonly string[]): string | null => {
+    // what lacks in a part's box comes with the part
+    const mine = arrivals.filter((x) => codes.some((c) => x.code === c || x.code.startsWith(`${c}+`)));
+    return mine.some((x) => x.day === null)
+      ? null
+      : (mine
+          .map((x) => x.day ?? day)
+          .sort()
+          .at(-1) ?? day);
+  };
+  const when = groups.map((g) => ({ ...g, day: dayOfGroup(g.codes) }));
+  const days = [...new Set(when.map((g) => g.day))].sort((x, y) =>
+    x === null ? 1 : y === null ? -1 : x < y ? -1 : 1,
+  );
+  const stand = (parts: readonly (typeof when)[number][]): JobSections =>
+    jobWith(
+      job,
+      parts.map((p) => p.name),
+      groups,
+    );
+  /** what is open with only these on, and is not with all of them */
+  const leaves = (parts: readonly (typeof when)[number][]) =>
+    opened(stillToSettle(say(stand(parts)).a), stillToSettle(whole.a));
+  const minutesOf = (visit: JobSections) => comesTo(visit, say(visit).a, catalogue, settings).work.minutes;
+  const once = comesTo(job, whole.a, catalogue, settings).work.minutes;
+  const stages: DeliveryStage[] = [];
+  let on: (typeof when)[number][] = [];
+  let waiting: (typeof when)[number][] = [];
+  let spent = 0;
+  for (const d of days) {
+    const come = when.filter((g) => g.day === d);
+    waiting = [...waiting, ...come];
+    const all = subsets(waiting).map((fit) => ({ fit, left: leaves([...on, ...fit]) }));
+    const fitted =
+      all.filter((x) => x.left.length === 0).sort((x, y) => y.fit.length - x.fit.length)[0]?.fit ?? [];
+    const left = waiting.filter((g) => !fitted.includes(g));
+    const tried = left.length > 0 ? leaves([...on, ...fitted, ...left]) : [];
+    const minutes = fitted.length === 0 ? 0 : minutesOf(stand(fitted));
+    spent += minutes;
+    on = [...on, ...fitted];
+    const stands = say(stand(on)).a.forecast;
+    stages.push({
+      day: d,
+      fits: fitted.flatMap((g) => g.codes),
+      waits: left.flatMap((g) => g.codes).filter((c) => hung.get(c)?.here ?? true),
+      minutes,
+      because: tried,
+      stands: { front: stands?.front.lift.value ?? null, rear: stands?.rear.lift.value ?? null },
+    });
+    waiting = left;
+  }
+  const firstFits = stages[0]?.day === day ? stages[0].fits : [];
+  const shut = (axle: Axle) =>
+    when.some(
+      (g) =>
+        (g.axle === axle || g.axle === 'both') &&
+        g.codes.length > 0 &&
+        !g.codes.every((c) => firstFits.includes(c)),
+    );
+  const last = when.some((g) => g.day === null)
+    ? null
+    : (when
+        .map((g) => g.day ?? day)
+        .sort()
+        .at(-1) ?? day);
+  return {
+    arrivals,
+    stages: stages.filter((s) => s.fits.length > 0 || s.waits.length > 0),
+    keepShut: (['front', 'rear'] as const).filter(shut),
+    once: { minutes: once, day: last },
+    againMinutes: Math.max(0, spent - once),
+  };
+}
+interface Group {
+  readonly name: string;
+  readonly axle: Axle | 'both';
+  readonly codes: readonly string[];
+}
+/** What goes on together: an end's parts, what is for both, repairs and lines of one's own with them, tyres with their trimmings. */
+function groupsOf(
+  job: JobSections,
+  parts: readonly { readonly code: string; readonly axle: Axle | 'both' }[],
+  catalogue: PlansAsked['catalogue'],
+): readonly Group[] {
+  const axleOf = (item: JobSections['build']['items'][number]): Axle | 'both' => {
+    const codes =
+      item.kind === 'kit'
+        ? (catalogue.kits.find((k) => k.code === item.code)?.parts.map((p) => p.part) ?? [])
+        : [item.code];
+    const axles = new Set(codes.flatMap((c) => parts.find((p) => p.code === c)?.axle ?? []));
+    const [only] = axles;
+    return axles.size === 1 && only ? only : 'both';
+  };
+  const named = (name: string, axle: Axle | 'both'): Group => ({
+    name,
+    axle,
+    codes: job.build.items.filter((i) => axleOf(i) === axle).map((i) => i.code),
+  });
+  const rolling = [
+    job.tire.tireCode,
+    job.tire.wheelCode,
+    job.tire.rear?.tireCode,
+    job.tire.rear?.wheelCode,
+  ].filter((c): c is string => typeof c === 'string');
+  return [
+    named('front', 'front'),
+    named('rear', 'rear'),
+    named('both', 'both'),
+    { name: 'tires', axle: 'both' as const, codes: [...new Set(rolling)] },
+  ].filter((g) => g.codes.length > 0);
+}
+/** The job with some of its groups only. */
+function jobWith(job: JobSections, names: readonly string[], groups: readonly Group[]): JobSections {
+  const codes = new Set(groups.filter((g) => names.includes(g.name)).flatMap((g) => g.codes));
+  const tires = names.includes('tires') || !groups.some((g) => g.name === 'tires');
+  return {
+    ...job,
+    tire: tires
+      ? job.tire
+      : { ...job.tire, targetSize: '', tireCode: null, wheelCode: null, rear: null, reliefs: [] },
+    build: { ...job.build, items: job.build.items.filter((i) => codes.has(i.code)) },
+  };
+}
+const subsets = <T>(of: readonly T[]): readonly (readonly T[])[] =>
+  Array.from({ length: 1 << of.length }, (_, mask) => of.filter((_x, i) => (mask >> i) & 1));

@@ -1,0 +1,6 @@
+export * from './arrivals';
+export * from './bay-hours';
+export * from './calendar';
+export * from './delivery';
+export * from './week';
+export * from './floor-job';

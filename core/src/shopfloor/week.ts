@@ -1,0 +1,268 @@
+import type { Skill, Workshop } from '../job';
+
+/** A job as it waits for a bay. Minutes are working time from the start of the first day that is planned. */
+export interface Waiting {
+  readonly id: string;
+  /** in the bay, with as many fitters as `people`, and then on the rack */
+  readonly bayMinutes: number;
+  readonly rackMinutes: number;
+  readonly people: number;
+  /** what at least one of them must know */
+  readonly skills: readonly Skill[];
+  /** not before its boxes are here */
+  readonly from: number;
+  /** promised for the end of this; null: nobody has promised anything */
+  readonly due: number | null;
+  /** held in this bay; held to begin no earlier than this (and, of what may begin, first) */
+  readonly bay: string | null;
+  readonly start: number | null;
+}
+/** A job in time. */
+export interface Placed {
+  readonly id: string;
+  readonly bay: string;
+  readonly start: number;
+  /** out of the bay */
+  readonly end: number;
+  /** on the rack; null: it needs none */
+  readonly rack: { readonly start: number; readonly end: number } | null;
+  /** all done */
+  readonly done: number;
+  readonly fitters: readonly string[];
+  /** how long after its promise, 0 where it is kept or there is none */
+  readonly late: number;
+}
+export interface Week {
+  readonly placed: readonly Placed[];
+  /** jobs that nobody here can do, or no bay can take, with why */
+  readonly unplaced: readonly {
+    readonly id: string;
+    readonly why: 'no-bay' | 'no-skill' | 'too-few' | 'no-rack';
+  }[];
+  /** minutes late of all together; what is least */
+  readonly late: number;
+  /** no schedule of these jobs by these people is less late than this */
+  readonly leastLate: number;
+}
+/** Numbers in [0, 1) from a seed (Park and Miller's minimal standard). */
+function numbers(seed: number): () => number {
+  let state = (Math.abs(Math.trunc(seed)) % 2_147_483_646) + 1;
+  return () => {
+    state = (state * 16_807) % 2_147_483_647;
+    return (state - 1) / 2_147_483_646;
+  };
+}
+type Floor = Pick<Workshop, 'bays' | 'fitters' | 'racks'>;
+/** The jobs of a shop in its bays: none shares a bay, a fitter or a rack with another at one time, none begins before its boxes are
+ *  here or without somebody who knows it, and together they are as little late as the search finds. Jobs go in one after the other, each
+ *  where it is done first; many orders are tried: by promise, by slack, by length, then changed bit by bit for `tries` changes or until
+ *  nothing can be less late (`leastLate`). The same question has the same answer.
+ *  @param tries changes that are tried; 0: only the rules of order */
+export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = 4000): Week {
+  const why = new Map(
+    jobs.flatMap((j) => {
+      const no = refusal(j, floor);
+      return no ? [[j.id, no] as const] : [];
+    }),
+  );
+  const can = jobs.filter((j) => !why.has(j.id));
+  const leastLate = leastLateness(can, floor);
+  const due = (j: Waiting) => j.due ?? Infinity;
+  const work = (j: Waiting) => j.bayMinutes + j.rackMinutes;
+  const held = (j: Waiting) => (j.start !== null ? 0 : 1);
+  const less = (x: number, y: number) => (x === y ? 0 : x < y ? -1 : 1);
+  const rules: readonly ((x: Waiting, y: Waiting) => number)[] = [
+    (x, y) => less(due(x), due(y)) || less(x.from, y.from),
+    (x, y) => less(due(x) - work(x), due(y) - work(y)),
+    (x, y) => less(x.from, y.from) || less(due(x), due(y)),
+    (x, y) => less(work(x), work(y)),
+  ];
+  const by = (rule: (x: Waiting, y: Waiting) => number) =>
+    [...can].sort(
+      (x, y) => held(x) - held(y) || less(x.start ?? 0, y.start ?? 0) || rule(x, y) || (x.id < y.id ? -1 : 1),
+    );
+  const worth = (placed: readonly Placed[]): readonly [number, number] => [
+    placed.reduce((n, p) => n + p.late, 0),
+    placed.reduce((n, p) => n + p.done, 0),
+  ];
+  let order = by(rules[0] as (typeof rules)[number]);
+  let best = placeAll(order, floor);
+  let value = worth(best);
+  const take = (candidate: readonly Waiting[]): void => {
+    const placed = placeAll(candidate, floor);
+    const [late, sum] = worth(placed);
+    if (late < value[0] || (late === value[0] && sum < value[1])) {
+      order = [...candidate];
+      best = placed;
+      value = [late, sum];
+    }
+  };
+  for (const rule of rules.slice(1)) take(by(rule));
+  const next = numbers(jobs.length + 1);
+  const pick = () => Math.floor(next() * order.length);
+  for (let i = 0; i < tries && value[0] > leastLate && order.length > 1; i++) {
+    const candidate = [...order];
+    const [a, b] = [pick(), pick()];
+    const [job] = candidate.splice(a, 1);
+    if (job && a !== b) {
+      candidate.splice(b, 0, job);
+      take(candidate);
+    }
+  }
+  return {
+    placed: best,
+    unplaced: [...why].map(([id, no]) => ({ id, why: no })),
+    late: value[0],
+    leastLate,
+  };
+}
+function refusal(j: Waiting, { bays, fitters, racks }: Floor): Week['unplaced'][number]['why'] | null {
+  if (bays.length === 0 || (j.bay !== null && !bays.some((b) => b.id === j.bay))) return 'no-bay';
+  if (fitters.length < j.people) return 'too-few';
+  if (j.skills.some((s) => !fitters.some((f) => f.skills.includes(s)))) return 'no-skill';
+  if (j.rackMinutes > 0 && (racks === 0 || !fitters.some((f) => f.skills.includes('rack')))) return 'no-rack';
+  return null;
+}
+interface Taken {
+  readonly start: number;
+  readonly end: number;
+}
+const isFree = (taken: readonly Taken[], start: number, end: number) =>
+  taken.every((t) => t.end <= start || t.start >= end);
+/** Each job in turn where it is done first: the order of the list is its priority. */
+function placeAll(order: readonly Waiting[], floor: Floor): readonly Placed[] {
+  const bays = new Map(floor.bays.map((b) => [b.id, [] as Taken[]]));
+  const people = new Map(floor.fitters.map((f) => [f.id, [] as Taken[]]));
+  const racks = Array.from({ length: floor.racks }, () => [] as Taken[]);
+  const ends = new Set<number>([0]);
+  return order.map((j): Placed => {
+    const earliest = Math.max(j.from, j.start ?? 0);
+    const starts = [earliest, ...[...ends].filter((t) => t > earliest)].sort((x, y) => x - y);
+    const whose = (
+      start: number,
+      end: number,
+      size: number,
+      skills: readonly Skill[],
+    ): readonly string[] | null => {
+      const here = floor.fitters.filter((f) => isFree(people.get(f.id) ?? [], start, end));
+      return crewOf(here, size, skills);
+    };
+    for (const start of starts) {
+      const end = start + j.bayMinutes;
+      const bay = floor.bays.find(
+        (b) => (j.bay === null || j.bay === b.id) && isFree(bays.get(b.id) ?? [], start, end),
+      );
+      const fitters = bay && whose(start, end, j.people, j.skills);
+      if (!bay || !fitters) continue;
+      const taken = { start, end };
+      bays.get(bay.id)?.push(taken);
+      for (const f of fitters) people.get(f)?.push(taken);
+      ends.add(end);
+      const rack = j.rackMinutes > 0 ? rackAfter(end, j.rackMinutes) : null;
+      const done = rack?.end ?? end;
+      return {
+        id: j.id,
+        bay: bay.id,
+        start,
+        end,
+        rack,
+        done,
+        fitters,
+        late: j.due === null ? 0 : Math.max(0, done - j.due),
+      };
+    }
+    throw new Error(`no time for ${j.id}: the last moment is always free`);
+  });
+
+  function rackAfter(from: number, minutes: number) {
+    for (const start of [from, ...[...ends].filter((t) => t > from)].sort((x, y) => x - y)) {
+      const end = start + minutes;
+      const rack = racks.find((r) => isFree(r, start, end));
+      const who = floor.fitters.find(
+        (f) => f.skills.includes('rack') && isFree(people.get(f.id) ?? [], start, end),
+      );
+      if (!rack || !who) continue;
+      rack.push({ start, end });
+      people.get(who.id)?.push({ start, end });
+      ends.add(end);
+      return { start, end };
+    }
+    throw new Error('no time on the rack: the last moment is always free');
+  }
+}
+/** The fewest-skilled crew of a size that knows all of it, so that who knows more stays free; null where there is none. */
+function crewOf(
+  here: readonly { readonly id: string; readonly skills: readonly Skill[] }[],
+  size: number,
+  skills: readonly Skill[],
+): readonly string[] | null {
+  let best: readonly { readonly id: string; readonly skills: readonly Skill[] }[] | null = null;
+  const known = (crew: typeof here) => crew.reduce((n, f) => n + f.skills.length, 0);
+  const visit = (from: number, crew: typeof here): void => {
+    if (crew.length === size) {
+      if (
+        skills.every((s) => crew.some((f) => f.skills.includes(s))) &&
+        (best === null || known(crew) < known(best))
+      )
+        best = crew;
+      return;
+    }
+    for (let i = from; i < here.length; i++) {
+      const f = here[i];
+      if (f) visit(i + 1, [...crew, f]);
+    }
+  };
+  visit(0, []);
+  return (best as typeof here | null)?.map((f) => f.id) ?? null;
+}
+/** How late a shop must be at least, however clever: each job for itself from the day its boxes are here; or all of them as if bays and
+ *  fitters were one that works as fast as all together and may leave a job for a shorter one (the k-th job done in any schedule is done
+ *  no sooner than the k-th of that), against the promises in their order. The larger of the two. */
+export function leastLateness(jobs: readonly Waiting[], floor: Floor): number {
+  const promised = jobs.filter((j) => j.due !== null);
+  const own = promised.reduce(
+    (sum, j) =>
+      sum + Math.max(0, Math.max(j.from, j.start ?? 0) + j.bayMinutes + j.rackMinutes - (j.due ?? 0)),
+    0,
+  );
+  const dues = promised.map((j) => j.due ?? 0).sort((x, y) => x - y);
+  const pooled = (size: (j: Waiting) => number, speed: number) =>
+    shortestFirst(
+      promised.map((j) => ({ from: Math.max(j.from, j.start ?? 0), size: size(j) })),
+      speed,
+    ).reduce((sum, done, k) => sum + Math.max(0, done - (dues[k] ?? Infinity)), 0);
+  const bays = floor.bays.length > 0 ? pooled((j) => j.bayMinutes, floor.bays.length) : 0;
+  const people =
+    floor.fitters.length > 0
+      ? pooled((j) => j.bayMinutes * j.people + j.rackMinutes, floor.fitters.length)
+      : 0;
+  return Math.ceil(Math.max(own, bays, people) - 1e-6);
+}
+/** When the jobs are done, sorted, if one worker of a speed always does what has least left. */
+function shortestFirst(
+  jobs: readonly { readonly from: number; readonly size: number }[],
+  speed: number,
+): readonly number[] {
+  const left = jobs.map((j) => ({ ...j }));
+  const done: number[] = [];
+  let now = 0;
+  while (left.length > 0) {
+    const ready = left.filter((j) => j.from <= now);
+    const coming = Math.min(Infinity, ...left.filter((j) => j.from > now).map((j) => j.from));
+    const job = ready.sort((x, y) => x.size - y.size)[0];
+    if (!job) {
+      now = coming;
+      continue;
+    }
+    const end = now + job.size / speed;
+    if (end <= coming) {
+      now = end;
+      done.push(end);
+      left.splice(left.indexOf(job), 1);
+    } else {
+      job.size -= (coming - now) * speed;
+      now = coming;
+    }
+  }
+  return done;
+}

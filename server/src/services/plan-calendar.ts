@@ -1,0 +1,41 @@
+import { daysAfter } from '@rigger/core';
+import { quantity, styleOf } from '@rigger/wording';
+import ical, { ICalCalendarMethod } from 'ical-generator';
+import type { SheetModel } from './sheet-model';
+
+/** What has a day: the bay where it is held, the promise, and the visit once springs have settled. All-day events, for any calendar. */
+export function planCalendar(m: SheetModel): string {
+  const { head, work } = m.sections;
+  const { followUps } = m.settings.workshop;
+  const label = m.assessment.vehicle?.platform.label ?? '';
+  const calendar = ical({
+    name: `Job ${m.number}, ${head.customer}`,
+    prodId: { company: m.settings.shopName || 'shop', product: 'build plan', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+  });
+  const add = (what: string, day: string, summary: string, description: string) =>
+    calendar.createEvent({
+      id: `job-${m.number}-${what}`,
+      // the day it was printed, so that the same plan gives the same file
+      stamp: new Date(`${m.printedOn}T00:00:00Z`),
+      start: new Date(`${day}T00:00:00Z`),
+      allDay: true,
+      timezone: 'UTC',
+      summary,
+      description,
+    });
+  if (work.startDay !== null) add('bay', work.startDay, `${head.customer}: into the bay`, label);
+  if (head.promiseDate !== null) add('promise', head.promiseDate, `${head.customer}: promised`, label);
+  const done = head.promiseDate ?? work.startDay;
+  if (done !== null) {
+    const km = (n: number) => quantity(n, 'km', styleOf(m.settings), 0);
+    const settled = daysAfter(done, followUps.settledDays);
+    add(
+      'settled',
+      settled,
+      `${head.customer}: settled, tape and torques again`,
+      `Wheel nuts again after ${km(followUps.wheelNutsKm)}. Every fastener that was disturbed and the tape again after ${km(followUps.settledKm)} or on this day, whichever comes first; then every ${km(followUps.thenEveryKm)}.`,
+    );
+  }
+  return calendar.toString();
+}
