@@ -23,9 +23,8 @@ const line = z.strictObject({
 });
 const floor = z.strictObject({
   vehicle: z.string(),
-  bayMinutes: count,
+  crews: z.array(z.strictObject({ people: count, bayMinutes: count })).min(1),
   rackMinutes: count,
-  people: count,
   skills: z.array(z.enum(SKILLS)),
   readyOn: day.nullable(),
   lines: z.array(line),

@@ -435,6 +435,10 @@ export const SettingsSchema = z
         .int()
         .min(60)
         .max(24 * 60),
+      opensAt: z
+        .int()
+        .min(0)
+        .max(24 * 60 - 1),
       tools: z.array(line).max(400).nullable(),
       habits: ways,
       seizedMinutes: z.int().min(0).max(600).nullable(),

@@ -1,2 +1,3 @@
 export * from './elevation';
 export * from './star';
+export * from './underside';

@@ -28,6 +28,8 @@ export interface Workshop {
   /** days that are worked, 1 Monday to 7 Sunday, and the minutes of one */
   readonly openDays: readonly number[];
   readonly minutesPerDay: number;
+  /** minutes after midnight at which work begins */
+  readonly opensAt: number;
   /** tools that the shop owns, as the work texts call them; null: nobody has said */
   readonly tools: readonly string[] | null;
   /** ways of dismantling that the shop goes by habit, by the state: `bar-free` → "at the frame" */
@@ -43,6 +45,7 @@ export const NO_WORKSHOP: Workshop = {
   racks: 0,
   openDays: [1, 2, 3, 4, 5],
   minutesPerDay: 480,
+  opensAt: 480,
   tools: null,
   habits: {},
   seizedMinutes: null,

@@ -39,7 +39,7 @@ export interface Refused {
 }
 /** The list with one piece of work put before another (null: last), or why it cannot be: one that it would pass waits for it, or it
  *  for that one. Everything else keeps its order.
- *  @example moved([{ id: 'a', after: [], rank: [] }, { id: 'b', after: ['a'], rank: [] }], 'b', 'a') // { why: 'waits-for', by: 'a' } */
+ *  @example moved([{ id: 'a', after: [], rank: [] }, { id: 'b', after: ['a'], rank: [] }], 'b', 'a') // {"why":"waits-for","by":"a"} */
 export function moved<T extends Ordered>(
   list: readonly T[],
   id: string,

@@ -19,7 +19,7 @@ export function minutesUntil(first: string, day: string, { openDays, minutesPerD
   return minutes;
 }
 /** The day on which a moment of working time falls, and the minute of it; what ends with a day ends on it.
- *  @example dayAt('2026-11-27', 500, { openDays: [1, 2, 3, 4, 5], minutesPerDay: 480 }) // { day: '2026-11-30', minute: 20 } */
+ *  @example dayAt('2026-11-27', 500, { openDays: [1, 2, 3, 4, 5], minutesPerDay: 480 }) // {"day":"2026-11-30","minute":20} */
 export function dayAt(
   first: string,
   minutes: number,

@@ -17,15 +17,15 @@ export interface FloorLine
 /** What a job takes of the shop: its hours in the bay and on the rack, by whom, and where its boxes are. */
 export interface FloorJob {
   readonly vehicle: string;
-  readonly bayMinutes: number;
+  /** alone and as a pair, as far as the shop has hands and the work can be done so */
+  readonly crews: Waiting['crews'];
   readonly rackMinutes: number;
-  readonly people: number;
   readonly skills: readonly Skill[];
   /** the day on which all of its boxes are here; null: for one of them nobody has said */
   readonly readyOn: string | null;
   readonly lines: readonly FloorLine[];
 }
-/** A trained pair works on a vehicle, where the shop has two. */
+/** more than a pair get in each other’s way on one vehicle */
 const PAIR = 2;
 /** Skills that the steps of a plan take. */
 export const skillsOf = (plan: Pick<WorkPlan, 'steps'>): readonly Skill[] => {
@@ -65,17 +65,18 @@ export function floorJob(
   if (!a.vehicle) return null;
   const { workshop } = settings;
   const plan = workPlan(a, job, catalogue, workshop);
-  const people = Math.max(1, Math.min(PAIR, workshop.fitters.length));
-  const h = bayHours(plan, people);
+  const least = Math.max(1, ...plan.steps.map((s) => s.people));
+  const sizes = [...new Set([least, Math.max(least, PAIR)])];
+  const crews = sizes.map((people) => ({ people, bayMinutes: Math.ceil(bayHours(plan, people).bayMinutes) }));
+  const { rackMinutes } = bayHours(plan, least);
   const lines = partsList(job, a, catalogue);
   const arrivals = arrivalsOf(lines, job.boxes, day);
-  const minutes = h.bayMinutes + h.rackMinutes;
+  const minutes = Math.min(...crews.map((c) => c.bayMinutes)) + rackMinutes;
   const { promiseDate } = job.head;
   return {
     vehicle: a.vehicle.platform.label,
-    bayMinutes: Math.ceil(h.bayMinutes),
-    rackMinutes: Math.ceil(h.rackMinutes),
-    people: Math.max(people, ...plan.steps.map((s) => s.people)),
+    crews,
+    rackMinutes: Math.ceil(rackMinutes),
     skills: skillsOf(plan),
     readyOn: arrivals.some((x) => x.day === null)
       ? null
@@ -121,7 +122,7 @@ export function shopWeek(
   tries?: number,
 ): ShopWeek {
   const minutes = (d: string) => Math.max(0, minutesUntil(day, d, workshop));
-  const ready = jobs.filter((j) => j.floor.bayMinutes + j.floor.rackMinutes > 0);
+  const ready = jobs.filter((j) => j.floor.rackMinutes > 0 || j.floor.crews.some((c) => c.bayMinutes > 0));
   const withoutBoxes = ready.filter((j) => j.floor.readyOn === null).map((j) => j.id);
   const waiting = ready.flatMap(({ id, promiseDate, bay, startDay, floor }): Waiting[] =>
     floor.readyOn === null
@@ -129,9 +130,8 @@ export function shopWeek(
       : [
           {
             id,
-            bayMinutes: floor.bayMinutes,
+            crews: floor.crews,
             rackMinutes: floor.rackMinutes,
-            people: floor.people,
             skills: floor.skills,
             from: minutes(floor.readyOn),
             // promised for a day is promised for its end

@@ -16,9 +16,17 @@ const FLOOR = {
 const job = (i: number, free: boolean): fc.Arbitrary<Waiting> =>
   fc.record({
     id: fc.constant(`j${i}`),
-    bayMinutes: fc.integer({ min: 1, max: 12 }).map((n) => n * 30),
+    crews: fc.integer({ min: 1, max: 12 }).chain((n) =>
+      fc.constantFrom(
+        [{ people: 1, bayMinutes: n * 30 }],
+        [{ people: 2, bayMinutes: n * 30 }],
+        [
+          { people: 1, bayMinutes: n * 50 },
+          { people: 2, bayMinutes: n * 30 },
+        ],
+      ),
+    ),
     rackMinutes: fc.constantFrom(0, 45),
-    people: fc.constantFrom(1, 2),
     skills: fc.constantFrom<readonly Skill[]>([], ['springs'], ['electrics']),
     from: fc.constantFrom(0, 0, 240, 960),
     due: fc.constantFrom(null, 480, 960, 1440),
@@ -37,9 +45,9 @@ function broken(placed: readonly Placed[], all: readonly Waiting[]): readonly st
   for (const p of placed) {
     const j = of(p.id);
     if (p.start < Math.max(j.from, j.start ?? 0)) out.push(`${p.id} before its boxes`);
-    if (p.end - p.start !== j.bayMinutes) out.push(`${p.id} takes another time`);
+    if (!j.crews.some((c) => c.people === p.fitters.length && c.bayMinutes === p.end - p.start))
+      out.push(`${p.id} takes another time, or other hands`);
     if (j.bay !== null && p.bay !== j.bay) out.push(`${p.id} in another bay`);
-    if (p.fitters.length !== j.people) out.push(`${p.id} by ${p.fitters.length}`);
     const knows = p.fitters.flatMap((f) => FLOOR.fitters.find((x) => x.id === f)!.skills as readonly Skill[]);
     for (const s of j.skills) if (!knows.includes(s)) out.push(`${p.id} without ${s}`);
     if (j.rackMinutes > 0 !== (p.rack !== null)) out.push(`${p.id} and the rack`);
@@ -99,9 +107,8 @@ describe('a week in the bays', () => {
   it('says why a job has no place: no bay, nobody who knows it, too few, no rack', () => {
     const one: Waiting = {
       id: 'a',
-      bayMinutes: 60,
+      crews: [{ people: 1, bayMinutes: 60 }],
       rackMinutes: 0,
-      people: 1,
       skills: [],
       from: 0,
       due: null,
@@ -113,16 +120,15 @@ describe('a week in the bays', () => {
     expect(why({})).toEqual([]);
     expect(why({}, { bays: [] })).toEqual(['no-bay']);
     expect(why({ bay: 'gone' })).toEqual(['no-bay']);
-    expect(why({ people: 4 })).toEqual(['too-few']);
+    expect(why({ crews: [{ people: 4, bayMinutes: 60 }] })).toEqual(['too-few']);
     expect(why({ skills: ['electrics'] }, { fitters: FLOOR.fitters.slice(1) })).toEqual(['no-skill']);
     expect(why({ rackMinutes: 45 }, { racks: 0 })).toEqual(['no-rack']);
   });
   it('a late box moves the job, and the promise that it breaks is told with its minutes', () => {
     const one: Waiting = {
       id: 'a',
-      bayMinutes: 300,
+      crews: [{ people: 2, bayMinutes: 300 }],
       rackMinutes: 45,
-      people: 2,
       skills: [],
       from: 0,
       due: 480,

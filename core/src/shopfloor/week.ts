@@ -3,10 +3,10 @@ import type { Skill, Workshop } from '../job';
 /** A job as it waits for a bay. Minutes are working time from the start of the first day that is planned. */
 export interface Waiting {
   readonly id: string;
-  /** in the bay, with as many fitters as `people`, and then on the rack */
-  readonly bayMinutes: number;
+  /** who can do it, and how long it then holds the bay; at least one */
+  readonly crews: readonly { readonly people: number; readonly bayMinutes: number }[];
+  /** then on the rack */
   readonly rackMinutes: number;
-  readonly people: number;
   /** what at least one of them must know */
   readonly skills: readonly Skill[];
   /** not before its boxes are here */
@@ -68,7 +68,7 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = 4000): 
   const can = jobs.filter((j) => !why.has(j.id));
   const leastLate = leastLateness(can, floor);
   const due = (j: Waiting) => j.due ?? Infinity;
-  const work = (j: Waiting) => j.bayMinutes + j.rackMinutes;
+  const work = (j: Waiting) => quickest(j) + j.rackMinutes;
   const held = (j: Waiting) => (j.start !== null ? 0 : 1);
   const less = (x: number, y: number) => (x === y ? 0 : x < y ? -1 : 1);
   const rules: readonly ((x: Waiting, y: Waiting) => number)[] = [
@@ -116,9 +116,10 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = 4000): 
     leastLate,
   };
 }
+const quickest = (j: Waiting): number => Math.min(...j.crews.map((c) => c.bayMinutes));
 function refusal(j: Waiting, { bays, fitters, racks }: Floor): Week['unplaced'][number]['why'] | null {
   if (bays.length === 0 || (j.bay !== null && !bays.some((b) => b.id === j.bay))) return 'no-bay';
-  if (fitters.length < j.people) return 'too-few';
+  if (!j.crews.some((c) => c.people <= fitters.length)) return 'too-few';
   if (j.skills.some((s) => !fitters.some((f) => f.skills.includes(s)))) return 'no-skill';
   if (j.rackMinutes > 0 && (racks === 0 || !fitters.some((f) => f.skills.includes('rack')))) return 'no-rack';
   return null;
@@ -147,22 +148,37 @@ function placeAll(order: readonly Waiting[], floor: Floor): readonly Placed[] {
       const here = floor.fitters.filter((f) => isFree(people.get(f.id) ?? [], start, end));
       return crewOf(here, size, skills);
     };
-    for (const start of starts) {
-      const end = start + j.bayMinutes;
-      const bay = floor.bays.find(
-        (b) => (j.bay === null || j.bay === b.id) && isFree(bays.get(b.id) ?? [], start, end),
-      );
-      const fitters = bay && whose(start, end, j.people, j.skills);
-      if (!bay || !fitters) continue;
+    let best: {
+      readonly start: number;
+      readonly end: number;
+      readonly bay: string;
+      readonly fitters: readonly string[];
+    } | null = null;
+    // of the crews that can do it, the one that is done first; of two, the smaller
+    for (const { people: size, bayMinutes } of j.crews) {
+      for (const start of starts) {
+        const end = start + bayMinutes;
+        const bay = floor.bays.find(
+          (b) => (j.bay === null || j.bay === b.id) && isFree(bays.get(b.id) ?? [], start, end),
+        );
+        const fitters = bay && whose(start, end, size, j.skills);
+        if (!bay || !fitters) continue;
+        if (best === null || end < best.end || (end === best.end && size < best.fitters.length))
+          best = { start, end, bay: bay.id, fitters };
+        break;
+      }
+    }
+    if (best) {
+      const { start, end, bay, fitters } = best;
       const taken = { start, end };
-      bays.get(bay.id)?.push(taken);
+      bays.get(bay)?.push(taken);
       for (const f of fitters) people.get(f)?.push(taken);
       ends.add(end);
       const rack = j.rackMinutes > 0 ? rackAfter(end, j.rackMinutes) : null;
       const done = rack?.end ?? end;
       return {
         id: j.id,
-        bay: bay.id,
+        bay,
         start,
         end,
         rack,
@@ -222,7 +238,7 @@ export function leastLateness(jobs: readonly Waiting[], floor: Floor): number {
   const promised = jobs.filter((j) => j.due !== null);
   const own = promised.reduce(
     (sum, j) =>
-      sum + Math.max(0, Math.max(j.from, j.start ?? 0) + j.bayMinutes + j.rackMinutes - (j.due ?? 0)),
+      sum + Math.max(0, Math.max(j.from, j.start ?? 0) + quickest(j) + j.rackMinutes - (j.due ?? 0)),
     0,
   );
   const dues = promised.map((j) => j.due ?? 0).sort((x, y) => x - y);
@@ -231,10 +247,13 @@ export function leastLateness(jobs: readonly Waiting[], floor: Floor): number {
       promised.map((j) => ({ from: Math.max(j.from, j.start ?? 0), size: size(j) })),
       speed,
     ).reduce((sum, done, k) => sum + Math.max(0, done - (dues[k] ?? Infinity)), 0);
-  const bays = floor.bays.length > 0 ? pooled((j) => j.bayMinutes, floor.bays.length) : 0;
+  const bays = floor.bays.length > 0 ? pooled(quickest, floor.bays.length) : 0;
   const people =
     floor.fitters.length > 0
-      ? pooled((j) => j.bayMinutes * j.people + j.rackMinutes, floor.fitters.length)
+      ? pooled(
+          (j) => Math.min(...j.crews.map((c) => c.bayMinutes * c.people)) + j.rackMinutes,
+          floor.fitters.length,
+        )
       : 0;
   return Math.ceil(Math.max(own, bays, people) - 1e-6);
 }

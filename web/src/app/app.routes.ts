@@ -67,6 +67,16 @@ export const routes: Routes = [
         title: 'Plan',
         loadComponent: () => import('./features/plan/plan').then((m) => m.PlanView),
       },
+      {
+        path: 'boxes',
+        title: 'Boxes',
+        loadComponent: () => import('./features/plan/boxes').then((m) => m.BoxesView),
+      },
+      {
+        path: 'papers',
+        title: 'Papers',
+        loadComponent: () => import('./features/plan/papers').then((m) => m.PapersView),
+      },
       // as the place was called before, in addresses that were sent
       { path: 'sheet', redirectTo: 'plan' },
       {
@@ -85,6 +95,16 @@ export const routes: Routes = [
     path: 'counter',
     title: 'Counter',
     loadComponent: () => import('./features/counter/counter').then((m) => m.CounterView),
+  },
+  {
+    path: 'week',
+    title: 'Week',
+    loadComponent: () => import('./features/week/week').then((m) => m.WeekView),
+  },
+  {
+    path: 'buyer',
+    title: 'Buyer',
+    loadComponent: () => import('./features/buyer/buyer').then((m) => m.BuyerView),
   },
   {
     path: 'shop/backups',

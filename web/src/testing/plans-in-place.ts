@@ -22,6 +22,8 @@ export function startPlansWorker() {
       bindings: later((...a: Parameters<typeof api.bindings>) => api.bindings(...a)),
       worth: later((...a: Parameters<typeof api.worth>) => api.worth(...a)),
       quote: later((...a: Parameters<typeof api.quote>) => api.quote(...a)),
+      delivery: later((...a: Parameters<typeof api.delivery>) => api.delivery(...a)),
+      week: later((...a: Parameters<typeof api.week>) => api.week(...a)),
       check: later((...a: Parameters<typeof api.check>) => api.check(...a)),
       counter: later((...a: Parameters<typeof api.counter>) => api.counter(...a)),
     },

@@ -11,6 +11,7 @@ const WORKSHOP = {
     racks: 0,
     openDays: [1, 2, 3, 4, 5],
     minutesPerDay: 480,
+    opensAt: 480,
     tools: null,
     habits: {},
     seizedMinutes: null,

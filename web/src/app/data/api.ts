@@ -21,6 +21,8 @@ import {
   type PastJob,
   type Photo,
   ErrorSchema,
+  FloorSchema,
+  type Floor,
   GivenQuotesSchema,
   type GivenQuote,
   JobAnswerSchema,
@@ -47,7 +49,17 @@ export type CallFailure =
 /** forms of a quote; one that was given stands under its revision */
 type QuoteFile = `quote.${'pdf' | 'csv' | 'json'}`;
 export type JobExport =
-  'sheet.pdf' | 'calibration.pdf' | 'parts.csv' | 'file' | QuoteFile | `quotes/${number}/${QuoteFile}`;
+  | 'sheet.pdf'
+  | 'rack.pdf'
+  | 'tools.pdf'
+  | 'labels.pdf'
+  | 'plan.ics'
+  | 'plan.json'
+  | 'calibration.pdf'
+  | 'parts.csv'
+  | 'file'
+  | QuoteFile
+  | `quotes/${number}/${QuoteFile}`;
 
 /** What of the board is asked for. */
 export interface BoardAsked {
@@ -105,6 +117,10 @@ export class Api {
     this.call(GivenQuotesSchema, this.http.post(`/api/jobs/${id}/quotes`, { id: quote })).pipe(
       map((q) => q.quotes),
     );
+  /** what the open jobs take of the shop */
+  readonly floor = (): Observable<Floor> => this.call(FloorSchema, this.http.get('/api/floor'));
+  /** the pick list of all open jobs */
+  readonly pickList = (form: 'pdf' | 'csv'): Observable<Blob> => this.blob(`/api/pick-list.${form}`);
   readonly history = (id: string): Observable<Revision[]> =>
     this.call(HistorySchema, this.http.get(`/api/jobs/${id}/history`)).pipe(map((h) => h.revisions));
   readonly revision = (id: string, revision: string): Observable<RevisionData> =>
@@ -126,10 +142,12 @@ export class Api {
   ): Observable<Saved> =>
     this.call(SavedSchema, this.http.put(`/api/jobs/${id}/sections/${section}`, { version, data, why }));
   /** A file made of the job as the server has it; unsubscribing cancels the work there. */
-  readonly export = (id: string, what: JobExport): Observable<Blob> =>
-    this.http
-      .get(`/api/jobs/${id}/${what}`, { responseType: 'blob' })
+  readonly export = (id: string, what: JobExport): Observable<Blob> => this.blob(`/api/jobs/${id}/${what}`);
+  private blob(path: string): Observable<Blob> {
+    return this.http
+      .get(path, { responseType: 'blob' })
       .pipe(catchError((e: unknown) => from(readBlobError(e)).pipe(switchMap((f) => throwError(() => f)))));
+  }
 
   /** What others do to a job, while subscribed; `again` after a pause in which something may have been missed. */
   readonly live = (

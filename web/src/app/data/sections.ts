@@ -41,7 +41,17 @@ export const JOB_SECTIONS: readonly JobSection[] = [
     ],
   },
   { label: 'Quote', link: 'quote', lacks: 'quote' },
-  { label: 'Plan', link: 'plan', lacks: 'plan', workBegins: true },
+  {
+    label: 'Plan',
+    link: 'plan',
+    lacks: 'plan',
+    workBegins: true,
+    pages: [
+      { label: 'Steps', link: 'plan' },
+      { label: 'Boxes', link: 'boxes' },
+      { label: 'Papers', link: 'papers' },
+    ],
+  },
   { label: 'After', link: 'after', lacks: 'after' },
 ];
 /** the key that opens each, alone or with Alt, in their order */

@@ -6,7 +6,7 @@ import { MatInputHarness } from '@angular/material/input/testing';
 import { MatRadioGroupHarness } from '@angular/material/radio/testing';
 import { MatButtonHarness } from '@angular/material/button/testing';
 import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
-import { NO_USE } from '@rigger/core';
+import { contentsOf, emptyBox, NO_USE } from '@rigger/core';
 import { demoJob, plainJob } from '@rigger/core/testing/demo-world';
 import { openBench } from '../../testing/shop-bench';
 import { show } from '../../testing/show-view';
@@ -17,6 +17,7 @@ import { BriefView } from './brief/brief';
 import { CounterView } from './counter/counter';
 import { MatchView } from './match/match';
 import { PlansView } from './match/plans';
+import { BoxesView } from './plan/boxes';
 import { PlanView } from './plan/plan';
 import { TapeView } from './tape/tape';
 import { TireView } from './tire/tire';
@@ -316,20 +317,55 @@ describe('Match', () => {
 });
 
 describe('Plan', () => {
-  it('has parts, no price, every step in order, and the caution at the step', async () => {
+  it('has every step in order with its caution, no price, and why the step in focus is where it is', async () => {
     const v = await show(PlanView, demoJob('farm-vet'));
     const text = await v.text();
-    for (const line of v.view.lines()) expect(text).toContain(line.code);
-    const steps = v.view.plan()!.steps;
+    const { steps, rideHeightLine } = v.view.plan()!;
     const places = steps.map((s) => text.indexOf(s.text));
     expect(places.every((p) => p >= 0)).toBe(true);
     expect(text).not.toMatch(/\d mk\b/);
     expect(text).toContain('never under a jack alone');
-    expect(v.page.querySelectorAll('ol > li')).toHaveLength(steps.length + 1);
-    expect(v.page.querySelector('li.line')!.previousElementSibling!.textContent).toContain(
-      steps[v.view.plan()!.rideHeightLine - 1]!.text,
-    );
+    expect(v.page.querySelectorAll('article.step')).toHaveLength(steps.length);
+    const line = v.page.querySelector('.line')!;
+    expect(line.previousElementSibling!.textContent).toContain(steps[rideHeightLine - 1]!.text);
+    const off = steps.find((s) => s.id === 'off strut-out@front')!;
+    (v.page.querySelectorAll('article.step')[off.number - 1] as HTMLElement).focus();
+    await v.fixture.whenStable();
+    expect(await v.text()).toContain('For Strut-top spacer 20 mm');
     expect(text).toContain('A plan, not a certificate');
+  });
+  it('a way of taking apart is chosen for the job, and given back to the plan', async () => {
+    const v = await show(PlanView, demoJob('farm-vet'));
+    const radio = [...v.page.querySelectorAll<HTMLInputElement>('input[type=radio]')].find(
+      (r) => r.name === 'bar-free@front' && r.value === 'at the frame',
+    )!;
+    radio.click();
+    await v.fixture.whenStable();
+    expect(v.store.sections()!.work.ways).toEqual({ 'bar-free@front': 'at the frame' });
+    expect(v.view.plan()!.steps.find((s) => s.id === 'off bar-free@front')!.way!.name).toBe('at the frame');
+    await (await v.button(/As the plan would/)).click();
+    expect(v.store.sections()!.work.ways).toEqual({});
+  });
+  it('a step goes where nothing waits the other way round, and says why where something does', async () => {
+    const v = await show(PlanView, demoJob('farm-vet'));
+    const at = (id: string) => v.view.plan()!.steps.find((s) => s.id === id)!.number;
+    const press = async (id: string, key: string) => {
+      v.page
+        .querySelectorAll('article.step')
+        [at(id) - 1]!.dispatchEvent(new KeyboardEvent('keydown', { key, altKey: true, bubbles: true }));
+      await v.fixture.whenStable();
+    };
+    const first = v.view.plan()!.steps.find((s) => s.phase === 'apart')!;
+    await press(first.id, 'ArrowDown');
+    const before = v.view.plan()!.steps.map((s) => s.id);
+    await press('off strut-out@front', 'ArrowUp');
+    for (let i = 0; i < 12 && v.page.querySelector('[role=alert]') === null; i++)
+      await press('off strut-out@front', 'ArrowUp');
+    expect(v.page.querySelector('[role=alert]')!.textContent).toContain('waits for it');
+    expect(v.view.plan()!.steps.map((s) => s.id)).not.toEqual(before);
+    expect(v.view.plan()!.notMoved).toEqual([]);
+    await (await v.button(/Back to the planned order/)).click();
+    expect(v.store.sections()!.work.moves).toEqual([]);
   });
   it('says what is not settled before anybody prints', async () => {
     const v = await show(PlanView, plainJob('mettrick-fell', ['HF-590']));
@@ -351,6 +387,30 @@ describe('Plan', () => {
     expect(await v.text()).toContain('The server does not answer');
     expect(click).toHaveBeenCalledTimes(1);
     click.mockRestore();
+  });
+});
+
+describe('Boxes', () => {
+  it('every line with where it is; ordered, here, and short of a piece', async () => {
+    const job = demoJob('quarryman');
+    const v = await show(BoxesView, job);
+    expect(await v.headline()).toContain('of 9 lines are here');
+    const late = v.view.lines().find((l) => l.code === 'IW-680' || contentsOf(l).length > 0)!;
+    v.store.patch(
+      'boxes',
+      { list: [{ ...emptyBox('b', late.code), orderedOn: '2020-01-01', expectedOn: '2020-01-02' }] },
+      'list',
+    );
+    await v.fixture.whenStable();
+    expect(await v.headline()).toContain(`${late.name} late`);
+    const [piece] = contentsOf(late);
+    v.store.patch(
+      'boxes',
+      { list: [{ ...emptyBox('b', late.code), receivedOn: '2020-01-02', counted: { [piece!.name]: 0 } }] },
+      'list',
+    );
+    await v.fixture.whenStable();
+    expect(await v.text()).toContain(`${piece!.name}: 0 of ${piece!.count}`);
   });
 });
 

@@ -24,6 +24,8 @@ import { Theme } from '../data/theme';
       <div class="right">
         <ng-content select="[bar-right]" />
         <a routerLink="/counter" class="shop">counter</a>
+        <a routerLink="/week" class="shop">week</a>
+        <a routerLink="/buyer" class="shop">buyer</a>
         <a routerLink="/shop/catalogue" class="shop">shop</a>
         <button type="button" (click)="commands.find()"><kbd>/</kbd> find</button>
         <button type="button" class="wide" (click)="commands.keys()"><kbd>?</kbd> keys</button>

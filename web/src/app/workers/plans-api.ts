@@ -6,6 +6,7 @@ import {
   quoteOf,
   checkBuild,
   comesTo,
+  deliveryStages,
   elevation,
   findPlans,
   locksOf,
@@ -13,6 +14,7 @@ import {
   offWish,
   openNeeds,
   reasonsOf,
+  shopWeek,
   sizesOfSeries,
   smallerTires,
   stagesOf,
@@ -32,6 +34,7 @@ import {
   type JobSections,
   type KnownVehicle,
   type Need,
+  type OnTheFloor,
   type OpenQuestion,
   type PlanPoint,
   type PlanReason,
@@ -40,7 +43,9 @@ import {
   type QuestionWorth,
   type Quote,
   type ShopSettings,
+  type ShopWeek,
   type SizeOfSeries,
+  type Staged,
   type Stages,
   type StageWish,
   type TireItem,
@@ -101,6 +106,10 @@ export interface PlansApi {
   check(job: JobSections, day: string): BuildCheck | null;
   /** the chosen plan and what is offered beside it, as a customer is asked; null without a vehicle */
   quote(job: JobSections, day: string): Quote | null;
+  /** the job in visits to the bay, as its boxes come; null without a vehicle */
+  delivery(job: JobSections, day: string): Staged | null;
+  /** the open jobs of the shop in its bays */
+  week(jobs: readonly OnTheFloor[], day: string): ShopWeek | null;
   /** within a second: as it stands, the plans as far as they are found by then, and a smaller tyre */
   counter(job: JobSections, day: string): CounterAnswer | null;
 }
@@ -173,6 +182,11 @@ export function createPlansApi(): PlansApi {
     };
   };
   return {
+    delivery(job, day) {
+      const a = asked(job, day);
+      return a && deliveryStages({ ...a, day });
+    },
+    week: (jobs, day) => shop && shopWeek(jobs, shop.settings.workshop, day),
     quote(job, day) {
       const a = asked(job, day);
       return a && quoteOf(a);
