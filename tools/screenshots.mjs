@@ -23,13 +23,11 @@ const phone = { width: 390, height: 844 };
 const SHOTS = [
   ['board', null, '', desk],
   ['brief', 1012, 'brief', desk],
-  ['vehicle', 1015, 'vehicle', desk],
   ['look-over', 1014, 'look-over', desk],
   ['tape', 1009, 'tape', desk],
   ['tyre', 1012, 'tyre', desk],
   ['rub', 1015, 'rub', desk],
   ['rub-dark', 1013, 'rub', desk, null, 'dark'],
-  ['gearing', 1012, 'gearing', desk],
   ['plans', 1022, 'match', desk],
   ['counter', null, 'counter', desk, async (page) => page.keyboard.type('halder 2021 crew 33s')],
   ['match', 1013, 'sources', desk],
@@ -47,9 +45,12 @@ const SHOTS = [
       await page.getByText('Holds until Thu 24 Dec').waitFor();
     },
   ],
+  ['plan', 1025, 'plan', desk],
   ['plan-bay', 1014, 'plan', bay],
+  ['boxes', 1024, 'boxes', desk],
+  ['week', null, 'week', desk],
+  ['buyer', null, 'buyer', desk],
   ['after', 1010, 'after', desk],
-  ['history', 1012, 'history', desk, async (page) => page.locator('.line').nth(1).click()],
 ];
 const jobs = (await (await fetch(`${base}api/jobs`)).json()).jobs;
 for (const [name, number, view, viewport, act, colorScheme] of SHOTS) {

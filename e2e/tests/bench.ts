@@ -215,5 +215,7 @@ export const VIEWS = [
   'gearing',
   'quote',
   'plan',
+  'boxes',
+  'papers',
   'after',
 ] as const;

@@ -50,8 +50,9 @@ test('a look-over with a photo ends in lines that are priced now and alone, and 
   await saved(page);
   await page.reload();
   await expect(photo).toBeVisible();
-  await page.goto(await server.at(1012, 'plan'));
+  await page.goto(await server.at(1012, 'boxes'));
   await expect(page.getByRole('row', { name: /Lower ball joint .* by the look-over/ })).toBeVisible();
+  await page.goto(await server.at(1012, 'plan'));
   await expect(page.getByText(/lower ball joint out and a new one in/)).toBeVisible();
   await page.goto(await server.at(1012, 'sources'));
   await expect(page.getByText(/1 × Lower ball joint, 74\smk \(from Look-over\)/)).toBeVisible();
@@ -105,7 +106,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   await expect(page.getByText(/taken over because same strut top, measured/).first()).toBeVisible();
   await saved(page);
 
-  await page.goto(await server.at(1012, 'plan'));
+  await page.goto(await server.at(1012, 'boxes'));
   await expect(
     page.getByRole('row', { name: /Spacer from the market .*unverified: no part of the catalogue/ }),
   ).toBeVisible();

@@ -308,7 +308,7 @@ const onError: ErrorRequestHandler = (error: unknown, req, res, next) => {
 };
 
 /** Addresses of the web application; another one gets the same page, which says so, as not found. */
-const VIEWS = /^\/(?:$|counter$|jobs\/[^/]+(?:\/[a-z-]+)?$|shop(?:\/[a-z-]+)?$)/;
+const VIEWS = /^\/(?:$|counter$|week$|buyer$|jobs\/[^/]+(?:\/[a-z-]+)?$|shop(?:\/[a-z-]+)?$)/;
 function serveWeb(app: Express, webRoot: string): void {
   const index = join(webRoot, 'index.html');
   if (!existsSync(index)) throw new Error(`no built web application in ${webRoot}: run npm run build`);

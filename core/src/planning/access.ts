@@ -89,8 +89,15 @@ export function allowedWays(
 export const stateAtPlace = (s: Pick<AccessState, 'code' | 'axle'>): string => `${s.code}@${s.axle}`;
 /** The closure of what all the work needs, by the ways that take least together. */
 export function accessFor(work: Asked, known: readonly AccessState[], choosing: Choosing): Access {
+  const found = new Map<string, readonly AccessState[]>();
+  const waysAt = (code: string, place: Place): readonly AccessState[] => {
+    const key = `${code} ${place}`;
+    const had = found.get(key) ?? waysTo(code, place, known, choosing);
+    found.set(key, had);
+    return had;
+  };
   const at = (code: string, place: Place): string | null => {
-    const [s] = waysTo(code, place, known, choosing);
+    const [s] = waysAt(code, place);
     return s ? stateAtPlace(s) : null;
   };
   const keysOf = (codes: readonly string[], place: Place) => codes.flatMap((c) => at(c, place) ?? []);
@@ -108,7 +115,7 @@ export function accessFor(work: Asked, known: readonly AccessState[], choosing: 
       }
       if (seen.has(key)) continue;
       seen.add(key);
-      const all = waysTo(code, place, known, choosing);
+      const all = waysAt(code, place);
       const through = work
         .filter((w) => w.place === place && w.work.needs.includes(code))
         .flatMap((w) => w.work.through ?? []);
@@ -148,10 +155,11 @@ export function accessFor(work: Asked, known: readonly AccessState[], choosing: 
   const needed = (codes: readonly string[], place: Place) => [
     ...new Set(keysOf(codes, place).flatMap((k) => provider.get(k) ?? [])),
   ];
+  const below = new Map(states.map((s) => [s.id, needed(s.state.needs, s.place)]));
   return {
     states: [...states].sort((x, y) => placeRank(x.place) - placeRank(y.place) || listed(x) - listed(y)),
     needed,
-    under: (s) => needed(s.state.needs, s.place),
+    under: (s) => below.get(s.id) ?? [],
     missing: [...missing],
   };
 }

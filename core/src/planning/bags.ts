@@ -20,14 +20,21 @@ export const bagLetter = (n: number): string =>
  *  loosened stay where they are, and wheel nuts go with their wheels. */
 export function bagsOf(plan: Pick<WorkPlan, 'steps'>): readonly Bag[] {
   const kept = (s: WorkStep) => s.makes === null && s.loosens.length > 0 && !s.id.includes('wheel-off@');
-  return plan.steps.filter(kept).map((from, i): Bag => {
-    const back = from.id.startsWith('off ')
+  const backOf = (from: WorkStep): number | null =>
+    (from.id.startsWith('off ')
       ? plan.steps.find((s) => s.id === `on ${from.id.slice('off '.length)}`)
       : plan.steps.find(
           (s) => s.number >= from.number && s.fastenings.some((f) => from.loosens.includes(f.what)),
-        );
-    return { letter: bagLetter(i), from, joints: from.loosens, backAt: back?.number ?? null };
-  });
+        )
+    )?.number ?? null;
+  return (
+    plan.steps
+      .filter(kept)
+      .map((from) => ({ from, joints: from.loosens, backAt: backOf(from) }))
+      // what goes back in the same step lies on the bench
+      .filter((b) => b.backAt !== b.from.number)
+      .map((b, i): Bag => ({ letter: bagLetter(i), ...b }))
+  );
 }
 
 /** Tools of a plan that the shop's register does not have; none where it has no register.

@@ -73,7 +73,8 @@ export function workPlan(
     backAfterWork([...states, ...pivots.nodes, ...workNodes(tasks, access, a)], tasks, access),
   );
   const above = { ...ordered, ...withMoves(ordered.list, job.work.moves) };
-  const serving = servedBy(tasks, access);
+  const standing = standingOn(tasks, access);
+  const serving = servedBy(tasks, standing);
 
   const changes = changesOf(a, tasks);
   const closing = catalogue.closing.filter((s) => s.when.some((w) => changes.has(w)));
@@ -119,9 +120,9 @@ export function workPlan(
     minutes: minutesOf(steps),
     alignmentMinutes: minutesOf(steps.filter((s) => s.charge === 'alignment')),
     rideHeightLine: soaking.length + above.list.length,
-    shared: sharedIn(tasks, access),
-    singleMinutes: tasks.reduce((sum, t) => sum + alone(t, access), 0),
-    mergedMinutes: minutesOf([...above.list.map(make), ...groundNodes(tasks).map(make)]),
+    shared: sharedIn(tasks, access, standing),
+    singleMinutes: tasks.reduce((sum, t) => sum + alone(t, access, standing), 0),
+    mergedMinutes: [...above.list, ...groundNodes(tasks)].reduce((sum, n) => sum + n.work.minutes, 0),
     consumables: consumablesOf(steps),
     notMoved: above.notMoved,
     tools: [...new Set(steps.flatMap((s) => s.tools))].sort(),
@@ -183,24 +184,28 @@ function withMoves(list: readonly StepNode[], moves: readonly MovedStep[]) {
   }
   return { list: order, notMoved };
 }
-/** Ids of all the states that these stand on, with themselves. */
-function withUnder(ids: readonly string[], access: Access): ReadonlySet<string> {
-  const out = new Set<string>();
-  const visit = (id: string): void => {
-    if (out.has(id)) return;
-    out.add(id);
-    const s = access.states.find((x) => x.id === id);
-    if (s) access.under(s).forEach(visit);
-  };
-  ids.forEach(visit);
-  return out;
+type Standing = ReadonlyMap<Task, ReadonlySet<string>>;
+/** For each piece of work the ids of all the states that it stands on, down to the last. */
+function standingOn(tasks: readonly Task[], access: Access): Standing {
+  const under = new Map(access.states.map((s) => [s.id, access.under(s)]));
+  return new Map(
+    tasks.map((t) => {
+      const out = new Set<string>();
+      const visit = (id: string): void => {
+        if (out.has(id)) return;
+        out.add(id);
+        under.get(id)?.forEach(visit);
+      };
+      access.needed(t.work.needs, t.place).forEach(visit);
+      return [t, out];
+    }),
+  );
 }
-const statesOf = (t: Task, access: Access) => withUnder(access.needed(t.work.needs, t.place), access);
 /** For each state the work that it stands open for. */
-function servedBy(tasks: readonly Task[], access: Access): ReadonlyMap<string, readonly Served[]> {
+function servedBy(tasks: readonly Task[], standing: Standing): ReadonlyMap<string, readonly Served[]> {
   const out = new Map<string, readonly Served[]>();
   for (const t of tasks)
-    for (const id of statesOf(t, access)) {
+    for (const id of standing.get(t) ?? []) {
       const had = out.get(id) ?? [];
       if (!had.some((s) => s.kind === t.serves.kind && s.name === t.serves.name))
         out.set(id, [...had, t.serves]);
@@ -209,21 +214,21 @@ function servedBy(tasks: readonly Task[], access: Access): ReadonlyMap<string, r
 }
 const thereAndBack = (s: Access['states'][number]) => s.state.off.minutes + s.state.on.minutes;
 /** States that several pieces of work need, and what reaching them once spares. */
-const sharedIn = (tasks: readonly Task[], access: Access): readonly Shared[] =>
+const sharedIn = (tasks: readonly Task[], access: Access, standing: Standing): readonly Shared[] =>
   access.states.flatMap((s) => {
-    const times = tasks.filter((t) => statesOf(t, access).has(s.id)).length;
+    const times = tasks.filter((t) => standing.get(t)?.has(s.id)).length;
     return times < 2
       ? []
       : [{ state: s.state.code, axle: s.place, times, minutes: (times - 1) * thereAndBack(s) }];
   });
 /** A piece of work by itself, with its own taking apart. */
-const alone = (t: Task, access: Access): number =>
+const alone = (t: Task, access: Access, standing: Standing): number =>
   ownMinutes(t.work) * (t.work.per === 'wheel' ? t.times : 1) +
   (t.part?.axle === 'both' && t.place === 'rear' ? [] : (t.part?.box?.atTheBench ?? [])).reduce(
     (sum, b) => sum + b.minutes,
     0,
   ) +
-  access.states.filter((s) => statesOf(t, access).has(s.id)).reduce((sum, s) => sum + thereAndBack(s), 0);
+  access.states.filter((s) => standing.get(t)?.has(s.id)).reduce((sum, s) => sum + thereAndBack(s), 0);
 /** What is used up, each once with all its amounts. */
 function consumablesOf(steps: readonly Pick<WorkStep, 'uses'>[]): WorkPlan['consumables'] {
   const all = steps.flatMap((s) => s.uses);

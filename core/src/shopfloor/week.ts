@@ -52,13 +52,15 @@ function numbers(seed: number): () => number {
     return (state - 1) / 2_147_483_646;
   };
 }
+/** changes that are tried: forty jobs are placed in less than a second (`npm run bench`) */
+const TRIES = 1500;
 type Floor = Pick<Workshop, 'bays' | 'fitters' | 'racks'>;
 /** The jobs of a shop in its bays: none shares a bay, a fitter or a rack with another at one time, none begins before its boxes are
  *  here or without somebody who knows it, and together they are as little late as the search finds. Jobs go in one after the other, each
  *  where it is done first; many orders are tried: by promise, by slack, by length, then changed bit by bit for `tries` changes or until
  *  nothing can be less late (`leastLate`). The same question has the same answer.
  *  @param tries changes that are tried; 0: only the rules of order */
-export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = 4000): Week {
+export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES): Week {
   const why = new Map(
     jobs.flatMap((j) => {
       const no = refusal(j, floor);
@@ -86,10 +88,11 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = 4000): 
     placed.reduce((n, p) => n + p.done, 0),
   ];
   let order = by(rules[0] as (typeof rules)[number]);
-  let best = placeAll(order, floor);
+  const crews = crewsOf(can, floor);
+  let best = placeAll(order, floor, crews);
   let value = worth(best);
   const take = (candidate: readonly Waiting[]): void => {
-    const placed = placeAll(candidate, floor);
+    const placed = placeAll(candidate, floor, crews);
     const [late, sum] = worth(placed);
     if (late < value[0] || (late === value[0] && sum < value[1])) {
       order = [...candidate];
@@ -130,24 +133,51 @@ interface Taken {
 }
 const isFree = (taken: readonly Taken[], start: number, end: number) =>
   taken.every((t) => t.end <= start || t.start >= end);
+/** The crews that can do each job, the ones that know least first, so that who knows more stays free. */
+type Crews = ReadonlyMap<
+  string,
+  readonly { readonly bayMinutes: number; readonly sets: readonly (readonly string[])[] }[]
+>;
+const crewsOf = (jobs: readonly Waiting[], { fitters }: Floor): Crews =>
+  new Map(
+    jobs.map((j) => [
+      j.id,
+      j.crews.map(({ people, bayMinutes }) => ({ bayMinutes, sets: setsOf(fitters, people, j.skills) })),
+    ]),
+  );
+function setsOf(
+  fitters: Floor['fitters'],
+  size: number,
+  skills: readonly Skill[],
+): readonly (readonly string[])[] {
+  const out: Floor['fitters'][number][][] = [];
+  const visit = (from: number, crew: Floor['fitters'][number][]): void => {
+    if (crew.length === size) {
+      if (skills.every((s) => crew.some((f) => f.skills.includes(s)))) out.push(crew);
+      return;
+    }
+    fitters.slice(from).forEach((f, i) => {
+      visit(from + i + 1, [...crew, f]);
+    });
+  };
+  visit(0, []);
+  const known = (crew: Floor['fitters'][number][]) => crew.reduce((n, f) => n + f.skills.length, 0);
+  return out.sort((a, b) => known(a) - known(b)).map((crew) => crew.map((f) => f.id));
+}
 /** Each job in turn where it is done first: the order of the list is its priority. */
-function placeAll(order: readonly Waiting[], floor: Floor): readonly Placed[] {
+function placeAll(order: readonly Waiting[], floor: Floor, crews: Crews): readonly Placed[] {
   const bays = new Map(floor.bays.map((b) => [b.id, [] as Taken[]]));
   const people = new Map(floor.fitters.map((f) => [f.id, [] as Taken[]]));
   const racks = Array.from({ length: floor.racks }, () => [] as Taken[]);
-  const ends = new Set<number>([0]);
+  const ends: number[] = [0];
+  const ended = (t: number): void => {
+    const at = ends.findIndex((e) => e >= t);
+    if (at < 0) ends.push(t);
+    else if (ends[at] !== t) ends.splice(at, 0, t);
+  };
   return order.map((j): Placed => {
     const earliest = Math.max(j.from, j.start ?? 0);
-    const starts = [earliest, ...[...ends].filter((t) => t > earliest)].sort((x, y) => x - y);
-    const whose = (
-      start: number,
-      end: number,
-      size: number,
-      skills: readonly Skill[],
-    ): readonly string[] | null => {
-      const here = floor.fitters.filter((f) => isFree(people.get(f.id) ?? [], start, end));
-      return crewOf(here, size, skills);
-    };
+    const starts = [earliest, ...ends.filter((t) => t > earliest)];
     let best: {
       readonly start: number;
       readonly end: number;
@@ -155,15 +185,16 @@ function placeAll(order: readonly Waiting[], floor: Floor): readonly Placed[] {
       readonly fitters: readonly string[];
     } | null = null;
     // of the crews that can do it, the one that is done first; of two, the smaller
-    for (const { people: size, bayMinutes } of j.crews) {
+    for (const { bayMinutes, sets } of crews.get(j.id) ?? []) {
       for (const start of starts) {
         const end = start + bayMinutes;
+        if (best !== null && end > best.end) break;
         const bay = floor.bays.find(
           (b) => (j.bay === null || j.bay === b.id) && isFree(bays.get(b.id) ?? [], start, end),
         );
-        const fitters = bay && whose(start, end, size, j.skills);
+        const fitters = bay && sets.find((set) => set.every((f) => isFree(people.get(f) ?? [], start, end)));
         if (!bay || !fitters) continue;
-        if (best === null || end < best.end || (end === best.end && size < best.fitters.length))
+        if (best === null || end < best.end || (end === best.end && fitters.length < best.fitters.length))
           best = { start, end, bay: bay.id, fitters };
         break;
       }
@@ -173,7 +204,7 @@ function placeAll(order: readonly Waiting[], floor: Floor): readonly Placed[] {
       const taken = { start, end };
       bays.get(bay)?.push(taken);
       for (const f of fitters) people.get(f)?.push(taken);
-      ends.add(end);
+      ended(end);
       const rack = j.rackMinutes > 0 ? rackAfter(end, j.rackMinutes) : null;
       const done = rack?.end ?? end;
       return {
@@ -191,7 +222,7 @@ function placeAll(order: readonly Waiting[], floor: Floor): readonly Placed[] {
   });
 
   function rackAfter(from: number, minutes: number) {
-    for (const start of [from, ...[...ends].filter((t) => t > from)].sort((x, y) => x - y)) {
+    for (const start of [from, ...ends.filter((t) => t > from)]) {
       const end = start + minutes;
       const rack = racks.find((r) => isFree(r, start, end));
       const who = floor.fitters.find(
@@ -200,36 +231,11 @@ function placeAll(order: readonly Waiting[], floor: Floor): readonly Placed[] {
       if (!rack || !who) continue;
       rack.push({ start, end });
       people.get(who.id)?.push({ start, end });
-      ends.add(end);
+      ended(end);
       return { start, end };
     }
     throw new Error('no time on the rack: the last moment is always free');
   }
-}
-/** The fewest-skilled crew of a size that knows all of it, so that who knows more stays free; null where there is none. */
-function crewOf(
-  here: readonly { readonly id: string; readonly skills: readonly Skill[] }[],
-  size: number,
-  skills: readonly Skill[],
-): readonly string[] | null {
-  let best: readonly { readonly id: string; readonly skills: readonly Skill[] }[] | null = null;
-  const known = (crew: typeof here) => crew.reduce((n, f) => n + f.skills.length, 0);
-  const visit = (from: number, crew: typeof here): void => {
-    if (crew.length === size) {
-      if (
-        skills.every((s) => crew.some((f) => f.skills.includes(s))) &&
-        (best === null || known(crew) < known(best))
-      )
-        best = crew;
-      return;
-    }
-    for (let i = from; i < here.length; i++) {
-      const f = here[i];
-      if (f) visit(i + 1, [...crew, f]);
-    }
-  };
-  visit(0, []);
-  return (best as typeof here | null)?.map((f) => f.id) ?? null;
 }
 /** How late a shop must be at least, however clever: each job for itself from the day its boxes are here; or all of them as if bays and
  *  fitters were one that works as fast as all together and may leave a job for a shorter one (the k-th job done in any schedule is done

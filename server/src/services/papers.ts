@@ -6,6 +6,7 @@ import {
   singleUseOf,
   toolsMissing,
   type Axle,
+  type Hardpoints,
 } from '@rigger/core';
 import {
   codeText,
@@ -49,6 +50,11 @@ const ANGLES = [
   ['casterDeg', 'Caster'],
   ['toeDeg', 'Toe, each wheel'],
 ] as const;
+/** What sets the toe of an axle, as far as its linkage says. */
+function toeAdjuster(h: Hardpoints): string {
+  if ('tieInner' in h.points) return 'at the tie rods';
+  return 'wheelLeft' in h.points ? 'no adjuster' : 'maker’s manual';
+}
 const signed = (deg: number) => `${deg >= 0 ? '+' : ''}${degrees(deg)}`;
 
 /** The rack sheet: the window of each angle, where the new height leaves it, what the adjusters reach, and room for before and after. */
@@ -69,7 +75,7 @@ export function rackDocument(m: SheetModel): TDocumentDefinitions {
           figure(`${signed(window[0])} to ${signed(window[1])}`),
           figure(at === null ? 'measure it' : signed(at)),
           reach === null
-            ? small('at the tie rods')
+            ? small(toeAdjuster(f.spec.hardpoints))
             : reach[0] === reach[1]
               ? small('no adjuster')
               : figure(`${signed(reach[0])} to ${signed(reach[1])}`),

@@ -76,7 +76,7 @@ export function pickListDocument(floor: Floor, settings: ShopSettings): TDocumen
                         small(line.day ? longDay(line.day) : 'no day said'),
                       ],
                     },
-                line.here || line.orderBy === null
+                line.state !== 'asked' || line.orderBy === null
                   ? small('')
                   : { text: longDay(line.orderBy), fontSize: 8, bold: line.orderBy <= floor.day },
                 line.priceMinor === null ? small('ask') : figure(money(line.priceMinor, style)),

@@ -37,5 +37,10 @@ export function planCalendar(m: SheetModel): string {
       `Wheel nuts again after ${km(followUps.wheelNutsKm)}. Every fastener that was disturbed and the tape again after ${km(followUps.settledKm)} or on this day, whichever comes first; then every ${km(followUps.thenEveryKm)}.`,
     );
   }
-  return calendar.toString();
+  // lines of one maker's own calendar, which no other needs
+  return calendar
+    .toString()
+    .split('\r\n')
+    .filter((line) => !/^X-(?!WR-)/.test(line))
+    .join('\r\n');
 }

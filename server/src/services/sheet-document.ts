@@ -1,4 +1,16 @@
-import { advisedNeeds, AXLES, needKey, openNeeds, turnedBy, type Figure, type WorkStep } from '@rigger/core';
+import {
+  advisedNeeds,
+  AXLES,
+  bagsOf,
+  needKey,
+  openNeeds,
+  starOrder,
+  studsPerHub,
+  torqueList,
+  turnedBy,
+  type Figure,
+  type WorkStep,
+} from '@rigger/core';
 import {
   duration,
   codeText,
@@ -12,6 +24,7 @@ import {
   length,
   identityText,
   longDay,
+  placeWords,
   plural,
   lineProvenance,
   NEED_WORDS,
@@ -21,8 +34,10 @@ import {
   boxText,
   settingsText,
   stepCautions,
+  stepMore,
   stepText,
   styleOf,
+  wayText,
   wedgeText,
   type Style,
 } from '@rigger/wording';
@@ -147,10 +162,12 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
       style: 'section',
     });
     content.push({ text: `Tools: ${m.plan.tools.join(', ')}.`, color: INK2, margin: [0, 0, 0, 6] });
+    const bags = new Map(bagsOf(m.plan).map((b) => [b.from.id, b.letter]));
     m.plan.steps.forEach((step, i) => {
       if (i === m.plan.rideHeightLine) content.push(rideHeightLine());
-      content.push(stepBlock(step, style));
+      content.push(stepBlock(step, style, bags.get(step.id)));
     });
+    content.push(...torques(m, style));
   }
   if (forecast)
     content.push(
@@ -207,7 +224,64 @@ function chain(f: Figure, style: Style, depth: number, of = ''): Content {
   };
 }
 
-function stepBlock(s: WorkStep, style: Style): Content {
+/** Every torque of the plan, the surest word first, and the order in which a wheel is drawn on. */
+function torques(m: SheetModel, style: Style): Content[] {
+  const lines = torqueList(m.plan);
+  if (lines.length === 0) return [];
+  const studs = m.assessment.vehicle ? studsPerHub(m.assessment.vehicle.platform.boltCircle) : null;
+  return [
+    { text: 'Torques, by whose word they are', style: 'section' },
+    {
+      columns: [
+        {
+          width: '*',
+          table: {
+            headerRows: 1,
+            widths: ['*', 130, 34, 64],
+            body: [
+              [small('joint'), small('torque'), small('step'), small('signed')],
+              ...lines.map(({ step, fastening: f }) => {
+                const t = fasteningText(f, style, { axle: 'vehicle' });
+                return [
+                  { stack: [t.what, small(t.source)] },
+                  figure(t.torque),
+                  figure(String(step)),
+                  { text: '' },
+                ];
+              }),
+            ],
+          },
+          layout: rules,
+        },
+        ...(studs === null
+          ? []
+          : [
+              {
+                width: 104,
+                stack: [small('wheel nuts, in this order, two rounds'), { svg: starSvg(studs), width: 92 }],
+                margin: [12, 0, 0, 0] as [number, number, number, number],
+              },
+            ]),
+      ],
+    },
+  ];
+}
+/** The studs of a wheel with their turn in the order of tightening. */
+function starSvg(studs: number): string {
+  const turn = new Map(starOrder(studs).map((place, i) => [place, i + 1]));
+  const [centre, ring, stud] = [50, 34, 9];
+  const at = (place: number) => {
+    const angle = (place / studs) * 2 * Math.PI - Math.PI / 2;
+    return [centre + ring * Math.cos(angle), centre + ring * Math.sin(angle)] as const;
+  };
+  const marks = [...turn].map(([place, n]) => {
+    const [x, y] = at(place).map((v) => Number(v.toFixed(1)));
+    return `<circle cx="${x}" cy="${y}" r="${stud}" fill="none" stroke="#1F2A30"/><text x="${x}" y="${(y ?? 0) + 3.5}" font-size="10" text-anchor="middle" fill="#1F2A30">${n}</text>`;
+  });
+  return `<svg viewBox="0 0 100 100"><circle cx="50" cy="50" r="47" fill="none" stroke="#5A666B"/>${marks.join('')}</svg>`;
+}
+
+function stepBlock(s: WorkStep, style: Style, bag: string | undefined): Content {
   return {
     unbreakable: true,
     columns: [
@@ -219,7 +293,7 @@ function stepBlock(s: WorkStep, style: Style): Content {
             text: [
               { text: stepText(s, style) },
               {
-                text: `   ${s.axle === 'vehicle' ? '' : `${s.axle} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}`,
+                text: `   ${placeWords(s.axle, s.side) === '' ? '' : `${placeWords(s.axle, s.side)} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}${bag === undefined ? '' : ` · bag ${bag}`}`,
                 color: INK2,
                 fontSize: 8,
               },
@@ -230,6 +304,8 @@ function stepBlock(s: WorkStep, style: Style): Content {
             color: RUST,
             fontSize: 8.5,
           })),
+          ...(s.way ? [{ text: wayText(s.way), fontSize: 8.5 }] : []),
+          ...stepMore(s).map((text) => ({ text, fontSize: 8.5 })),
           ...stepCautions(s).map((text) => ({ text, color: RUST, bold: true, fontSize: 8.5 })),
           ...s.notes.map((n) => ({
             text: `${n.part}: ${inUnits(n.note, style)}`,

@@ -37,7 +37,7 @@ const PAPERS: readonly Paper[] = [
   {
     name: 'Labels',
     whose: 'bay',
-    says: 'One for each bag and box; A4 sheets of fourteen, 99.1 × 38.1 mm.',
+    says: 'One for each bag and box, on A4 sheets of fourteen labels.',
     forms: [{ what: 'labels.pdf', label: 'PDF', fileName: (n) => `labels-${n}.pdf` }],
   },
   {

@@ -235,8 +235,11 @@ export class PlanView {
     this.store.patch('work', { ways: way === null ? rest : { ...rest, [at]: way } }, 'ways');
   }
   protected dropped(e: CdkDragDrop<unknown, unknown, WorkStep>): void {
-    const rest = this.above().filter((s) => s.id !== e.item.data.id);
-    this.put(e.item.data, rest[e.currentIndex]?.id ?? null);
+    const step = e.item.data;
+    // the list counts steps that cannot be moved too: the day before, and all below the line
+    const rest = (this.view.plan()?.steps ?? []).filter((s) => s.id !== step.id);
+    const next = rest.slice(e.currentIndex).find((s) => s.phase !== 'before');
+    this.put(step, next && this.canMove(next) ? next.id : null);
   }
   /** One place earlier or later, by keyboard. */
   protected nudge(e: Event, s: WorkStep, by: -1 | 1): void {
