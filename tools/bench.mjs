@@ -8,6 +8,7 @@ import { pathToFileURL } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { build as bundle } from 'esbuild';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './bootstrap.mjs';
+import { benchBay } from './bench-bay.mjs';
 import { benchClearance } from './bench-clearance.mjs';
 import { benchPlans } from './bench-plans.mjs';
 import { closedFormWishbone } from './closed-form-wishbone.mjs';
@@ -176,7 +177,22 @@ timed(
   'goal 25 ms; in a worker',
 );
 timed('cures of every open need, from nothing', () => core.curesOf(planCase()));
-timed('work plan', () => core.workPlan(assessed, sections, catalogue), 200);
+await benchBay({
+  core,
+  catalogue,
+  settings,
+  jobs: week,
+  base: warm.base,
+  ids: { largest: jobs.find((j) => j.number === 1013).id },
+  timed,
+  line,
+  ms,
+});
+if (process.argv.includes('--bay')) {
+  await warm.stop();
+  rmSync(dir, { recursive: true, force: true });
+  process.exit();
+}
 
 benchClearance(core, catalogue, sections, assessed, line, ms);
 await benchPlans(

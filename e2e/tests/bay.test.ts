@@ -99,7 +99,7 @@ test('a step is dragged where the order allows, refused where not; a way of taki
   expect(await order()).toHaveLength(before.length);
   await expect(page.getByRole('button', { name: 'Back to the planned order' })).toHaveCount(0);
 
-  await drag(/anti-roll bar links off/, /Unclip brake hoses and sensor leads/);
+  await drag(/Unclip brake hoses and sensor leads/, /anti-roll bar links off/);
   await expect(page.getByRole('button', { name: 'Back to the planned order' })).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
   await saved(page);
@@ -109,7 +109,7 @@ test('a step is dragged where the order allows, refused where not; a way of taki
   });
   const places = (await order()).map((x) => x.replaceAll(/\s+/g, ' '));
   const at = (text: RegExp) => places.findIndex((x) => text.test(x));
-  expect(at(/anti-roll bar links off/)).toBeLessThan(at(/Unclip brake hoses and sensor leads/));
+  expect(at(/Unclip brake hoses and sensor leads/)).toBeLessThan(at(/anti-roll bar links off/));
   await page.getByRole('button', { name: 'undo' }).click();
   await expect(page.getByRole('button', { name: 'Back to the planned order' })).toHaveCount(0);
 

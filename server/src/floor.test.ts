@@ -93,7 +93,7 @@ describe('papers of the bay', () => {
       ['labels.pdf', 'Bag A'],
     ] as const) {
       const r = await s.api.get(`/api/jobs/${job!.id}/${paper}`).expect(200);
-      expect(r.headers['content-disposition']).toContain(`${paper.replace('.', `-${job!.number}.`)}`);
+      expect(r.headers['content-disposition']).toContain(paper.replace('.', `-${job!.number}.`));
       expect(JSON.stringify(documents.at(-1))).toContain(holds);
     }
     const ics = (await s.api.get(`/api/jobs/${job!.id}/plan.ics`).expect(200)).text;

@@ -110,6 +110,7 @@ const WRITE_IT: Readonly<Record<Quantity, string>> = {
   rate: 'write 120, 120 N/mm or 685 lb/in',
   angle: 'write 0.5, -0,5 or 1¼',
   hours: 'write 6, 6.5 h or 390 min',
+  minutes: 'write 20, 20 min or 0.5 h',
 };
 export function numberFaultText(f: NumberFault, what: string, unit: string, quantity: Quantity): string {
   const u = unit === '' ? '' : ` ${unit}`;

@@ -17,7 +17,8 @@ export function starOrder(studs: number): readonly number[] {
       const [a, b] = [worth(x), worth(y)];
       return b[0] - a[0] || b[1] - a[1] || x - y;
     });
-    out.push(left.shift() as number);
+    const next = left.shift();
+    if (next !== undefined) out.push(next);
   }
   return out;
 }

@@ -9,7 +9,6 @@ import {
 import { NO_WORKSHOP, type JobSections, type MovedStep, type Workshop } from '../job';
 import type { Assessment } from '../match';
 import { AXLES } from '../rules';
-import type { Axle } from '../suspension';
 import { alignmentFigures } from './alignment';
 import { accessFor, accessNodes, UP, type Access, type Choosing } from './access';
 import { fastening, WHEEL_NUT, type Fastening } from './fastening';

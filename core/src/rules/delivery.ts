@@ -1,3 +1,4 @@
+import type { Box, JobSections } from '../job';
 import { partName } from '../vehicle';
 import { rule, type Raised } from './rule';
 
@@ -15,6 +16,10 @@ export const dayAfter = (day: string, days: number): string =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 
 /** Parts that are not in stock, against the calendar: late only where they arrive after the day that was named. */
+/** The box of a part that is a line of its own. */
+const boxOf = (job: JobSections, code: string): Box | undefined =>
+  job.boxes.list.find((b) => b.code === code);
+
 export const delivery = rule<ComesLate>({
   findings: { 'comes-late': { verdict: 'ask', topic: 'limits', blocks: 'work' } },
   check: (c) => {
@@ -25,8 +30,11 @@ export const delivery = rule<ComesLate>({
     const { day } = c;
     if (due === undefined || day === null) return [];
     return c.chosen.flatMap(({ part, quantity }): Raised<ComesLate>[] => {
-      if (part.stock.onHand >= quantity) return [];
-      const arrives = dayAfter(day, part.stock.leadDays);
+      const box = boxOf(c.job, part.code);
+      // what is here is not late, whatever its record says of the next one
+      if (box?.receivedOn != null && box.fault === null) return [];
+      if (box?.orderedOn == null && part.stock.onHand >= quantity) return [];
+      const arrives = box?.expectedOn ?? dayAfter(day, part.stock.leadDays);
       return arrives > due
         ? [
             {

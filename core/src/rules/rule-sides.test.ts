@@ -1,6 +1,7 @@
-import type { FindingCode, PlaceLimit, PlanCase, Platform, Provenance, TireSection } from '..';
+import type { Box, FindingCode, PlaceLimit, PlanCase, Platform, Provenance, TireSection } from '..';
 import {
   dayAfter,
+  emptyBox,
   emptyChange,
   NO_USE,
   needKey,
@@ -103,6 +104,23 @@ describe('delivery', () => {
     expect(due(promised('2026-12-09'), brief({ neededBy: '2026-12-04' }))).toMatchObject([
       { for: 'needed-by' },
     ]);
+  });
+  it('goes by its box: what is here is not late, a fault is; an order comes on the day that the supplier names', () => {
+    const box =
+      (change: Partial<Box>): Change =>
+      (w) => ({
+        ...w,
+        job: { ...w.job, boxes: { list: [{ ...emptyBox('b', 'X-1'), ...change }] } },
+      });
+    const by = brief({ neededBy: '2026-12-04' });
+    expect(due(by, box({ receivedOn: '2026-11-24' }))).toEqual([]);
+    expect(due(by, box({ receivedOn: '2026-11-24', fault: 'wrong' }))).toHaveLength(1);
+    expect(due(by, box({ orderedOn: '2026-11-20', expectedOn: '2026-12-04' }))).toEqual([]);
+    expect(due(by, box({ orderedOn: '2026-11-20', expectedOn: '2026-12-05' }))).toMatchObject([
+      { arrives: '2026-12-05' },
+    ]);
+    // ordered without a day: by its record
+    expect(due(by, box({ orderedOn: '2026-11-20' }))).toMatchObject([{ arrives: '2026-12-05' }]);
   });
   it('asks the calendar only with a day on it, a date to keep, and a part that is not here', () => {
     expect(due()).toEqual([]);

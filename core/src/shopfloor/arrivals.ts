@@ -1,5 +1,6 @@
 import type { Box, JobSections } from '../job';
 import type { PartsLine } from '../planning';
+import { dayAfter } from '../rules';
 
 /** Where a line of the parts list is. `stock`: the supplier's own shelf here; `asked`: nobody has ordered it. */
 export const ARRIVED = ['stock', 'here', 'asked', 'ordered', 'late', 'short', 'wrong', 'damaged'] as const;
@@ -73,8 +74,7 @@ function stateOf(line: PartsLine, box: Box | null, lacking: readonly Lacking[], 
 /** When what is not here comes: the day the supplier names, unless that is over; else by its record from today. */
 function comes(line: PartsLine, box: Box | null, state: Arrived, day: string): string | null {
   if (state === 'ordered' && box !== null) return box.expectedOn;
-  if (state === 'asked' && line.leadDays !== null)
-    return new Date(Date.parse(`${day}T00:00:00Z`) + line.leadDays * 86_400_000).toISOString().slice(0, 10);
+  if (state === 'asked' && line.leadDays !== null) return dayAfter(day, line.leadDays);
   // late, short, wrong, damaged: the supplier has to say anew
   return box?.receivedOn != null && box.expectedOn !== null && box.expectedOn > day ? box.expectedOn : null;
 }

@@ -38,13 +38,13 @@ export function bayHours(plan: Pick<WorkPlan, 'steps' | 'rideHeightLine'>, peopl
   const ids = new Set(all.map((s) => s.id));
   const after = (s: WorkStep) => s.after.filter((x) => ids.has(x));
   const heads = new Map<string, number>();
-  const next = new Map<string, string[]>();
-  for (const s of all) for (const x of after(s)) next.set(x, [...(next.get(x) ?? []), s.id]);
+  const next = new Map<string, WorkStep[]>();
+  for (const s of all) for (const x of after(s)) next.set(x, [...(next.get(x) ?? []), s]);
   const byId = new Map(all.map((s) => [s.id, s]));
   const head = (s: WorkStep): number => {
     const had = heads.get(s.id);
     if (had !== undefined) return had;
-    const beyond = Math.max(0, ...(next.get(s.id) ?? []).map((id) => head(byId.get(id) as WorkStep)));
+    const beyond = Math.max(0, ...(next.get(s.id) ?? []).map(head));
     const value = s.minutes + s.waits + beyond;
     heads.set(s.id, value);
     return value;

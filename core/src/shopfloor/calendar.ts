@@ -7,9 +7,6 @@ const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 /** 1 Monday to 7 Sunday. */
 const weekday = (ms: number): number => new Date(ms).getUTCDay() || 7;
 
-/** The day that is some days after another.
- *  @example daysAfter('2026-12-31', 1) // "2027-01-01" */
-export const daysAfter = (day: string, days: number): string => dayOf(at(day) + days * DAY_MS);
 /** Working minutes from the start of a day that is planned from to the start of another; 0 for one before it.
  *  @example minutesUntil('2026-11-27', '2026-11-30', { openDays: [1, 2, 3, 4, 5], minutesPerDay: 480 }) // 480 */
 export function minutesUntil(first: string, day: string, { openDays, minutesPerDay }: Hours): number {

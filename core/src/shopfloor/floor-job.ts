@@ -4,7 +4,8 @@ import { assess } from '../match';
 import { partsList, workPlan, type PartsLine, type WorkPlan } from '../planning';
 import { arrivalsOf, type Arrival } from './arrivals';
 import { bayHours } from './bay-hours';
-import { dayAt, daysAfter, minutesUntil } from './calendar';
+import { dayAfter } from '../rules';
+import { dayAt, minutesUntil } from './calendar';
 import type { Waiting, Week } from './week';
 import { planWeek } from './week';
 
@@ -48,11 +49,11 @@ export function orderBy(
 ): string {
   let start = promise;
   // the job itself: whole days back from the end of the promised one
-  for (let left = minutes; left > 0 && start > daysAfter(promise, -60);) {
-    left -= minutesUntil(start, daysAfter(start, 1), hours);
-    if (left > 0) start = daysAfter(start, -1);
+  for (let left = minutes; left > 0 && start > dayAfter(promise, -60);) {
+    left -= minutesUntil(start, dayAfter(start, 1), hours);
+    if (left > 0) start = dayAfter(start, -1);
   }
-  return daysAfter(start, -leadDays);
+  return dayAfter(start, -leadDays);
 }
 /** What one job takes of the shop on a day. Null without a vehicle. */
 export function floorJob(
@@ -84,20 +85,24 @@ export function floorJob(
           .map((x) => x.day ?? day)
           .sort()
           .at(-1) ?? day),
-    lines: arrivals.map((x, i) => {
-      const line = lines[i] as PartsLine;
-      return {
-        ...x,
-        maker: line.maker,
-        soldAs: line.soldAs,
-        priceMinor: line.priceMinor,
-        leadDays: line.leadDays,
-        group: line.group,
-        orderBy:
-          promiseDate !== null && line.leadDays !== null
-            ? orderBy(promiseDate, minutes, line.leadDays, workshop)
-            : null,
-      };
+    lines: lines.flatMap((line, i): FloorLine[] => {
+      const arrival = arrivals[i];
+      return arrival
+        ? [
+            {
+              ...arrival,
+              maker: line.maker,
+              soldAs: line.soldAs,
+              priceMinor: line.priceMinor,
+              leadDays: line.leadDays,
+              group: line.group,
+              orderBy:
+                promiseDate !== null && line.leadDays !== null
+                  ? orderBy(promiseDate, minutes, line.leadDays, workshop)
+                  : null,
+            },
+          ]
+        : [];
     }),
   };
 }
@@ -135,7 +140,7 @@ export function shopWeek(
             skills: floor.skills,
             from: minutes(floor.readyOn),
             // promised for a day is promised for its end
-            due: promiseDate === null ? null : minutes(daysAfter(promiseDate, 1)),
+            due: promiseDate === null ? null : minutes(dayAfter(promiseDate, 1)),
             bay,
             start: startDay === null ? null : minutes(startDay),
           },

@@ -73,8 +73,8 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES):
   const work = (j: Waiting) => quickest(j) + j.rackMinutes;
   const held = (j: Waiting) => (j.start !== null ? 0 : 1);
   const less = (x: number, y: number) => (x === y ? 0 : x < y ? -1 : 1);
-  const rules: readonly ((x: Waiting, y: Waiting) => number)[] = [
-    (x, y) => less(due(x), due(y)) || less(x.from, y.from),
+  const byPromise = (x: Waiting, y: Waiting) => less(due(x), due(y)) || less(x.from, y.from);
+  const others: readonly ((x: Waiting, y: Waiting) => number)[] = [
     (x, y) => less(due(x) - work(x), due(y) - work(y)),
     (x, y) => less(x.from, y.from) || less(due(x), due(y)),
     (x, y) => less(work(x), work(y)),
@@ -87,7 +87,7 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES):
     placed.reduce((n, p) => n + p.late, 0),
     placed.reduce((n, p) => n + p.done, 0),
   ];
-  let order = by(rules[0] as (typeof rules)[number]);
+  let order = by(byPromise);
   const crews = crewsOf(can, floor);
   let best = placeAll(order, floor, crews);
   let value = worth(best);
@@ -100,7 +100,7 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES):
       value = [late, sum];
     }
   };
-  for (const rule of rules.slice(1)) take(by(rule));
+  for (const rule of others) take(by(rule));
   const next = numbers(jobs.length + 1);
   const pick = () => Math.floor(next() * order.length);
   for (let i = 0; i < tries && value[0] > leastLate && order.length > 1; i++) {

@@ -17,6 +17,7 @@ export const QUANTITIES = [
   'rate',
   'angle',
   'hours',
+  'minutes',
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 export type NumberFault =
@@ -61,6 +62,7 @@ const READERS: Readonly<Record<Quantity, Reader>> = {
   },
   angle: { marks: { '°': 1, deg: 1, degrees: 1 } },
   hours: { marks: { h: 1, hr: 1, hrs: 1, hour: 1, hours: 1, min: 1 / 60 } },
+  minutes: { marks: { min: 1, mins: 1, minute: 1, minutes: 1, h: 60, hr: 60, hour: 60, hours: 60 } },
 };
 const GROUPED = /^\d{1,3}(?:[ \u00a0\u202f’']\d{3})+(?:[.,]\d+)?$/;
 /** "1,234": a thousand here, a decimal there */

@@ -2,15 +2,21 @@ import { FloorRowSchema, FloorSchema, type Floor } from '@rigger/contracts';
 import { localDay } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
-import { sectionsOf } from '../services/jobs-service';
+import { sectionsOf, type JobsService } from '../services/jobs-service';
+import type { Stores } from '../services/shop';
 import type { SupplierFeed } from '../standins/supplier-feed';
+import type { SheetPrinter } from '../workers/pool';
 import { fileRoute, jsonRoute, type Route } from './route';
-import type { RouteDeps } from './routes';
 
+interface FloorDeps {
+  readonly jobs: JobsService;
+  readonly printer: SheetPrinter;
+  readonly stores: Stores;
+  readonly feed: SupplierFeed;
+  readonly today: () => Date;
+}
 /** The shop as a whole: hours, people and boxes of all open jobs, and what the buyer takes along. */
-export function floorRoutes(
-  d: Pick<RouteDeps, 'jobs' | 'printer' | 'stores' | 'today'> & { readonly feed: SupplierFeed },
-): readonly Route[] {
+export function floorRoutes(d: FloorDeps): readonly Route[] {
   const floor = async (signal: AbortSignal): Promise<Floor> => {
     const [jobs, { data: settings }] = await Promise.all([d.jobs.onTheFloor(), d.stores.settings.read()]);
     const day = localDay(d.today());

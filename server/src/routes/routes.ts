@@ -551,7 +551,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
         handle: (ask) =>
           print(ask, what, {
             type: PAPER_WORDS[what].type,
-            fileName: (n) => `${what.replace('.', `-${n}.`)}`,
+            fileName: (n) => what.replace('.', `-${n}.`),
           }),
       }),
     ),

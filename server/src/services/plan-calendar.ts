@@ -1,4 +1,4 @@
-import { daysAfter } from '@rigger/core';
+import { dayAfter } from '@rigger/core';
 import { quantity, styleOf } from '@rigger/wording';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { SheetModel } from './sheet-model';
@@ -29,7 +29,7 @@ export function planCalendar(m: SheetModel): string {
   const done = head.promiseDate ?? work.startDay;
   if (done !== null) {
     const km = (n: number) => quantity(n, 'km', styleOf(m.settings), 0);
-    const settled = daysAfter(done, followUps.settledDays);
+    const settled = dayAfter(done, followUps.settledDays);
     add(
       'settled',
       settled,

@@ -1,4 +1,5 @@
 import type { FeedLine } from '@rigger/contracts';
+import { dayAfter } from '@rigger/core';
 
 /** What is asked about: a thing of a parts list, with what its record says. */
 export interface Asked {
@@ -12,7 +13,8 @@ export interface SupplierFeed {
   readonly standIn: boolean;
   readonly ask: (things: readonly Asked[], day: string) => Promise<readonly FeedLine[]>;
 }
-const DAY_MS = 86_400_000;
+
+const WEEK_MS = 7 * 86_400_000;
 /** A number in [0, 1) that follows from a text (FNV-1a over its letters, then spread). */
 function share(text: string): number {
   let h = 0x811c9dc5;
@@ -37,7 +39,7 @@ export function standInFeed(seed: string): SupplierFeed {
         things.flatMap(({ code, priceMinor, leadDays }): FeedLine[] => {
           if (priceMinor === null || leadDays === null) return [];
           const of = (what: string) => share(`${seed}/${code}/${what}`);
-          const week = Math.floor(Date.parse(`${day}T00:00:00Z`) / (7 * DAY_MS));
+          const week = Math.floor(Date.parse(`${day}T00:00:00Z`) / WEEK_MS);
           const out = of('out') < OUT_SHARE;
           const late = of('late') < LATE_SHARE;
           const days = leadDays + Math.round(of('days') * 2);
@@ -49,14 +51,7 @@ export function standInFeed(seed: string): SupplierFeed {
                 priceMinor * (1 + (share(`${seed}/${code}/${week}`) - 0.5) * 2 * PRICE_SHARE),
               ),
               leadDays: days,
-              delayedTo: late
-                ? new Date(
-                    Date.parse(`${day}T00:00:00Z`) +
-                      (days + 1 + Math.round(of('by') * MOST_LATE_DAYS)) * DAY_MS,
-                  )
-                    .toISOString()
-                    .slice(0, 10)
-                : null,
+              delayedTo: late ? dayAfter(day, days + 1 + Math.round(of('by') * MOST_LATE_DAYS)) : null,
             },
           ];
         }),

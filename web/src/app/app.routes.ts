@@ -112,6 +112,11 @@ export const routes: Routes = [
     loadComponent: () => import('./features/shop/backups-view').then((m) => m.BackupsView),
   },
   {
+    path: 'shop/workshop',
+    title: 'Workshop',
+    loadComponent: () => import('./features/shop/workshop-view').then((m) => m.WorkshopView),
+  },
+  {
     path: 'shop/catalogue',
     title: 'Catalogue',
     loadComponent: () => import('./features/shop/catalogue-view').then((m) => m.CatalogueView),

@@ -100,9 +100,7 @@ export class FloorData {
       (f) =>
         f && {
           ...f,
-          jobs: f.jobs.map((j) =>
-            j.id === c.id ? ({ ...j, [c.section]: { version, data: c.data } } as FloorRow) : j,
-          ),
+          jobs: f.jobs.map((j) => (j.id === c.id ? { ...j, [c.section]: { version, data: c.data } } : j)),
         },
     );
   }

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { CatalogueState, VersionedSettings } from '@rigger/contracts';
-import type { Catalogue, LengthUnit } from '@rigger/core';
+import type { Catalogue, LengthUnit, ShopSettings } from '@rigger/core';
 import { STYLE_MM, styleOf, type Style } from '@rigger/wording';
 import { forkJoin } from 'rxjs';
 import { Api, failureText, type CallFailure } from './api';
@@ -63,23 +63,63 @@ export class Shop {
     this.use(states.number);
   }
 
-  /** Millimetres or inches, for the whole shop. A newer setting of somebody else is fetched and the unit put into it. */
+  /** Millimetres or inches, for the whole shop. */
   useUnit(lengthUnit: LengthUnit): void {
+    if (this.settings()?.lengthUnit !== lengthUnit) this.change({ lengthUnit });
+  }
+  /** Changes settings of the whole shop: on the screen at once, then saved. A newer setting of somebody else is fetched and the change put
+   *  into it. */
+  change(change: Partial<ShopSettings>): void {
     const now = this.loadedSettings();
-    if (!now || now.data.lengthUnit === lengthUnit) return;
-    this.loadedSettings.set({ ...now, data: { ...now.data, lengthUnit } });
-    this.api.saveSettings(now.version, { ...now.data, lengthUnit }).subscribe({
+    if (!now) return;
+    this.lastSaved ??= now;
+    this.loadedSettings.set({ ...now, data: { ...now.data, ...change } as VersionedSettings['data'] });
+    this.unsaved = { ...this.unsaved, ...change };
+    this.send();
+  }
+  private unsaved: Partial<ShopSettings> = {};
+  /** what the server has, while something is on its way there */
+  private lastSaved: VersionedSettings | null = null;
+  private sending = false;
+  /** one save at a time: each names the version that the one before it made */
+  private send(): void {
+    const now = this.loadedSettings();
+    if (this.sending || !now || Object.keys(this.unsaved).length === 0) return;
+    const sent = this.unsaved;
+    this.unsaved = {};
+    this.sending = true;
+    this.api.saveSettings(now.version, { ...now.data, ...sent }).subscribe({
       next: (saved) => {
-        this.loadedSettings.set(saved);
+        this.sending = false;
+        this.problem.set(null);
+        this.lastSaved = saved;
+        this.loadedSettings.set({
+          ...saved,
+          data: { ...saved.data, ...this.unsaved } as VersionedSettings['data'],
+        });
+        this.send();
       },
       error: (f: CallFailure) => {
-        this.loadedSettings.set(now);
-        if (f.kind === 'refused' && f.error.code === 'version-conflict')
-          this.api.settings().subscribe((fresh) => {
-            this.loadedSettings.set(fresh);
-            this.useUnit(lengthUnit);
-          });
-        else this.problem.set(failureText(f));
+        const newer = f.kind === 'refused' && f.error.code === 'version-conflict';
+        if (!newer) this.problem.set(failureText(f));
+        this.api.settings().subscribe({
+          next: (fresh) => {
+            this.sending = false;
+            const waiting = newer ? { ...sent, ...this.unsaved } : this.unsaved;
+            this.unsaved = waiting;
+            this.lastSaved = fresh;
+            this.loadedSettings.set({
+              ...fresh,
+              data: { ...fresh.data, ...waiting } as VersionedSettings['data'],
+            });
+            this.send();
+          },
+          error: () => {
+            this.sending = false;
+            this.unsaved = {};
+            if (this.lastSaved) this.loadedSettings.set(this.lastSaved);
+          },
+        });
       },
     });
   }

@@ -1,3 +1,4 @@
+import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Floor, FloorRow } from '@rigger/contracts';
@@ -57,7 +58,7 @@ class FloorServer {
     return of({ id, version: version + 1, createdAt: '', updatedAt: '' });
   };
 }
-async function open<T>(view: new () => T, rows: FloorRow[]) {
+async function open(view: Type<unknown>, rows: FloorRow[]) {
   const server = new FloorServer(rows);
   TestBed.configureTestingModule({ providers: [provideRouter([]), { provide: Api, useValue: server }] });
   const fixture = TestBed.createComponent(view);

@@ -91,4 +91,5 @@ const SUFFIX: Readonly<Record<Quantity, string>> = {
   rate: 'N/mm',
   angle: '°',
   hours: 'h',
+  minutes: 'min',
 };

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { FeedLine, FloorRow } from '@rigger/contracts';
-import { daysAfter, emptyBox } from '@rigger/core';
+import { dayAfter, emptyBox } from '@rigger/core';
 import {
   ARRIVED_WORDS,
   buyerHeadline,
@@ -131,7 +131,7 @@ export class BuyerView {
     const floor = this.data.floor();
     if (!floor) return;
     const days = r.feed?.leadDays ?? r.line.leadDays;
-    const comes = r.feed?.delayedTo ?? (days === null ? null : daysAfter(floor.day, days));
+    const comes = r.feed?.delayedTo ?? (days === null ? null : dayAfter(floor.day, days));
     const box = {
       ...(r.line.box ?? emptyBox(`box-${r.line.code}`.slice(0, 60), r.line.code)),
       orderedOn: floor.day,

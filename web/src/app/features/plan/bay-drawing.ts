@@ -108,6 +108,17 @@ const UP_MM = 620;
       stroke-width: 1;
       fill: none;
     }
+    @media (max-width: 900px) {
+      :host {
+        display: grid;
+        grid-template-columns: 1fr 1fr;
+        gap: 6px 24px;
+        align-items: end;
+      }
+      p {
+        grid-column: 1 / -1;
+      }
+    }
     .now {
       stroke: var(--rust);
       stroke-width: 4;

@@ -76,7 +76,10 @@ export class BoxesView {
     const [lines, sections] = [this.view.lines(), this.store.sections()];
     if (!sections) return [];
     const arrivals = arrivalsOf(lines, sections.boxes, this.today);
-    return lines.map((line, i) => ({ line, arrival: arrivals[i] as Arrival, contents: contentsOf(line) }));
+    return lines.flatMap((line, i) => {
+      const arrival = arrivals[i];
+      return arrival ? [{ line, arrival, contents: contentsOf(line) }] : [];
+    });
   });
   protected readonly headline = computed(() =>
     boxesHeadline(

@@ -8,6 +8,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
   template: `
     <nav aria-label="Of the shop">
       <a routerLink="/shop/catalogue" routerLinkActive="here" ariaCurrentWhenActive="page">Catalogue</a>
+      <a routerLink="/shop/workshop" routerLinkActive="here" ariaCurrentWhenActive="page">Workshop</a>
       <a routerLink="/shop/backups" routerLinkActive="here" ariaCurrentWhenActive="page">Backups</a>
     </nav>
   `,

@@ -1,0 +1,75 @@
+import { performance } from 'node:perf_hooks';
+
+/** Lines of the bench about the bay: the largest plan, the same after a finding, a week of forty jobs against the plain order of promises
+ *  in the same run, and each paper. */
+export async function benchBay({ core, catalogue, settings, jobs, base, ids, timed, line, ms }) {
+  const day = new Date().toISOString().slice(0, 10);
+  const { workshop } = settings;
+  const withPlans = jobs.flatMap((job) => {
+    const a = core.assess(job, catalogue, settings, { day });
+    const plan = a.vehicle && core.workPlan(a, job, catalogue, workshop);
+    return plan && plan.steps.length > 0 ? [{ job, a, plan }] : [];
+  });
+  const { job, a, plan } = withPlans.sort((x, y) => y.plan.steps.length - x.plan.steps.length)[0];
+  timed(
+    `work plan of ${plan.steps.length} steps`,
+    () => core.workPlan(a, job, catalogue, workshop),
+    200,
+    'goal 10 ms',
+  );
+  const seized = {
+    ...core.emptyLooked({ component: 'bar-link', axle: 'front', side: 'left' }),
+    found: 'seized',
+  };
+  const found = { ...job, lookOver: { ...job.lookOver, items: [...job.lookOver.items, seized] } };
+  timed('the same after a finding', () => core.workPlan(a, found, catalogue, workshop), 200, 'goal 10 ms');
+  timed(
+    'what each way of taking apart would take',
+    () => core.wayChoices(plan, a, job, catalogue, workshop),
+    40,
+  );
+  timed('that plan shared out between two', () => core.bayHours(plan, 2), 100);
+
+  const forty = Array.from({ length: 40 }, (_, i) => {
+    const floor = core.floorJob(withPlans[i % withPlans.length].job, catalogue, settings, day);
+    return {
+      id: `job-${i}`,
+      promiseDate: core.dayAfter(day, 3 + ((i * 7) % 19)),
+      bay: null,
+      startDay: null,
+      floor: { ...floor, readyOn: core.dayAfter(day, (i * 5) % 9) },
+    };
+  });
+  const rules = core.shopWeek(forty, workshop, day, 0);
+  const searched = core.shopWeek(forty, workshop, day);
+  timed('a week of 40 jobs', () => core.shopWeek(forty, workshop, day), 3, 'goal 1 s');
+  timed('the same by rules of order alone', () => core.shopWeek(forty, workshop, day, 0), 10);
+  const hours = (minutes) => `${(minutes / 60).toFixed(0)} h`;
+  line(
+    'late in all, searched',
+    hours(searched.late),
+    `by rules alone ${hours(rules.late)}; no schedule less than ${hours(searched.leastLate)}`,
+  );
+
+  for (const [name, path] of [
+    ['build sheet', `jobs/${ids.largest}/sheet.pdf`],
+    ['rack sheet', `jobs/${ids.largest}/rack.pdf`],
+    ['tool list', `jobs/${ids.largest}/tools.pdf`],
+    ['labels', `jobs/${ids.largest}/labels.pdf`],
+    ['quote', `jobs/${ids.largest}/quote.pdf`],
+    ['pick list of all jobs', 'pick-list.pdf'],
+  ]) {
+    const took = [];
+    for (let i = 0; i < 12; i++) {
+      const begun = performance.now();
+      await (await fetch(`${base}api/${path}`)).arrayBuffer();
+      took.push(performance.now() - begun);
+    }
+    const warm = took.slice(4).sort((x, y) => x - y);
+    line(
+      `${name} as PDF, warm`,
+      ms(warm[Math.floor(warm.length / 2)]),
+      `median of ${warm.length}; goal 0.3 s`,
+    );
+  }
+}
