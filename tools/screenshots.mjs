@@ -31,7 +31,6 @@ const SHOTS = [
   ['plans', 1022, 'match', desk],
   ['counter', null, 'counter', desk, async (page) => page.keyboard.type('halder 2021 crew 33s')],
   ['match', 1013, 'sources', desk],
-  ['why', 1012, 'sources', desk, async (page) => page.getByRole('button', { name: /^Front lift:/ }).click()],
   ['phone-tape', 1012, 'tape', phone],
   ['bench-linked-axle', 1013, 'bench', desk],
   [
