@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: './tests',
   // roomy: a machine that is busy with other things is slow, not broken
-  timeout: 90_000,
+  timeout: 150_000,
   expect: { timeout: 12_000 },
   fullyParallel: false,
   workers: 2,

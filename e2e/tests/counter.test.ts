@@ -1,4 +1,4 @@
-import { expect, noSidewaysScroll, saved, test, VIEWS } from './bench';
+import { expect, move, noSidewaysScroll, saved, test, VIEWS } from './bench';
 
 /** what the whole conversation may take */
 const MOST_PRESSES = 130;
@@ -158,9 +158,12 @@ test.describe('a phone in the yard', () => {
 });
 
 test('at twice the size half the height is the view’s', async ({ page, server }) => {
+  test.setTimeout(180_000);
   await page.setViewportSize({ width: 640, height: 400 });
+  await page.goto(server.base);
+  await expect(page.getByText('Hut warden')).toBeVisible();
   for (const view of VIEWS) {
-    await page.goto(await server.at(1012, view));
+    await move(page, await server.at(1012, view));
     const main = page.locator('.below main');
     await expect(main.getByRole('heading', { level: 1 }).first()).toBeVisible();
     expect((await main.boundingBox())!.height).toBeGreaterThanOrEqual(200);

@@ -22,6 +22,7 @@ test('a look-over with a photo ends in lines that are priced now and alone, and 
   page,
   server,
 }) => {
+  test.setTimeout(180_000);
   await page.goto(await server.at(1012, 'sources'));
   const total = page.getByRole('button', { name: /^Total/ });
   const before = await total.textContent();

@@ -5,7 +5,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   page,
   server,
 }) => {
-  test.setTimeout(360_000);
+  test.setTimeout(540_000);
   const press = (key: string) => page.keyboard.press(key);
   const type = (text: string) => page.keyboard.type(text);
   const fill = async (label: string | RegExp, text: string) => {
@@ -135,7 +135,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   const job = JSON.parse(file.bytes.toString());
   expect(job).toMatchObject({
     format: 'apt-rigger-job',
-    version: 9,
+    version: 10,
     sections: { head: { customer: 'Ferry pilot' } },
   });
   await go(7);

@@ -63,6 +63,7 @@ test('a call at the counter is answered and becomes a job', async ({ page, serve
 
 test('a quote: a plan beside the chosen one, given, revised, and the customer takes the other', async ({
   page,
+  second,
   server,
 }) => {
   test.setTimeout(240_000);
@@ -92,6 +93,10 @@ test('a quote: a plan beside the chosen one, given, revised, and the customer ta
   const given = page.getByRole('region', { name: 'Given' });
   await expect(given.getByText('Revision 1', { exact: true })).toBeVisible();
 
+  // somebody else who looks at it sees each as it is given
+  await second.goto(await server.at(1014, 'quote'));
+  await expect(second.getByText('Revision 1', { exact: true })).toBeVisible();
+
   // freight comes on: a revision beside the first, which stays
   await page.getByLabel('Freight, A').fill('140');
   await page.keyboard.press('Tab');
@@ -99,6 +104,7 @@ test('a quote: a plan beside the chosen one, given, revised, and the customer ta
   await saved(page);
   await give.click();
   await expect(given.getByText('Revision 2', { exact: true })).toBeVisible();
+  await expect(second.getByText('Revision 2', { exact: true })).toBeVisible();
   await expect(given).toContainText(/Against the one before: 168\smk more/);
   await page.reload();
   await expect(given.getByText('Revision 1', { exact: true })).toBeVisible();

@@ -2,6 +2,7 @@ import {
   assess,
   bagLetter,
   bagsOf,
+  spreadOf,
   starOrder,
   torqueList,
   toolsMissing,
@@ -55,6 +56,18 @@ it('studs are tightened across: each once, and never beside the one before where
 it('tools are missed only where the shop has a register', () => {
   expect(toolsMissing(['Jack', 'bush press'], ['jack'])).toEqual(['bush press']);
   expect(toolsMissing(['Jack'], null)).toEqual([]);
+});
+
+it('hours turn out as each step says, else as the shop says; nobody said, nobody knows', () => {
+  const steps = (range: readonly [number, number] | null) => [
+    { minutes: 30, range },
+    { minutes: 10, range: null },
+  ];
+  expect(spreadOf(steps(null), null)).toBeNull();
+  expect(spreadOf(steps(null), { underShare: 0.1, overShare: 0.2 })!.overShare).toBeCloseTo(0.2);
+  const own = spreadOf(steps([20, 60]), { underShare: 0.1, overShare: 0.2 })!;
+  expect([own.underShare, own.overShare]).toEqual([expect.closeTo(11 / 40), expect.closeTo(32 / 40)]);
+  expect(spreadOf([], { underShare: 0.1, overShare: 0.2 })).toEqual({ underShare: 0.1, overShare: 0.2 });
 });
 
 describe('ways of taking apart', () => {

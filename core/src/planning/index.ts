@@ -5,6 +5,7 @@ export * from './order';
 export * from './parts-list';
 export * from './past-case';
 export * from './repair-cost';
+export * from './spread';
 export * from './torque-list';
 export { turnedBy } from './pivots';
 export type { NotMoved, Served, Shared, WorkPlan, WorkStep } from './step';

@@ -45,6 +45,8 @@ export interface WorkStep {
   /** acts of the parts of the step that cannot be undone */
   readonly oneWay: readonly OneWayAct[];
   readonly minutes: number;
+  /** least and most minutes, where its record says so */
+  readonly range: readonly [number, number] | null;
   readonly tools: readonly string[];
   readonly hazards: readonly Hazard[];
   /** joints that are got ready here, and opened later, by name */

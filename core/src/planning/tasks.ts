@@ -1,4 +1,4 @@
-import { FAMILIES, type Catalogue, type Part, type Work } from '../catalogue';
+import { FAMILIES, type Catalogue, type Part, type Work, type WorkText } from '../catalogue';
 import type { Figure } from '../evidence';
 import { reliefsOn } from '../forecast';
 import type { JobSections } from '../job';
@@ -196,7 +196,7 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       rank: [1, placeRank(t.place), 3, t.removes ? -1 : n, i],
       phase: 'work' as const,
       axle: t.place,
-      work: { ...w, minutes: w.minutes * (t.work.per === 'wheel' ? t.times : 1) },
+      work: times(w, t.work.per === 'wheel' ? t.times : 1),
       madeBy: t.part ? [t.part] : [],
       more: {
         figures: t.figures,
@@ -217,6 +217,12 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
     return [...bench, ...nodes];
   });
 }
+/** A step that is done so often: minutes and how far they may turn out. */
+const times = (w: WorkText, n: number): WorkText => ({
+  ...w,
+  minutes: w.minutes * n,
+  ...(w.range ? { range: [w.range[0] * n, w.range[1] * n] as const } : {}),
+});
 /** What is done to a part at the bench, before the vehicle is taken apart for it; once, also for a part of both axles. */
 function benchNodes(t: Task, n: number): readonly StepNode[] {
   const { part, place } = t;

@@ -344,6 +344,7 @@ function maker(
       oneWay: [],
       settings: [],
       minutes: s.work.minutes,
+      range: s.work.range ?? null,
       tools: fastenings.length > 0 ? [...new Set([...s.work.tools, TORQUE_WRENCH])] : s.work.tools,
       hazards: s.work.hazards,
       loosens: s.work.loosens.map(nameOf),

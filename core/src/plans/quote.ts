@@ -1,7 +1,7 @@
 import { LIFT_SOURCES, type Catalogue, type Hazard } from '../catalogue';
 import { advisedNeeds, openNeeds, type Figure } from '../evidence';
 import type { Alternative, Decision, JobSections, ShopSettings } from '../job';
-import type { Money, PartsLine } from '../planning';
+import { spreadOf, type Money, type PartsLine } from '../planning';
 import { needKey, type Need } from '../rules';
 import type { Axle } from '../suspension';
 import { builtWhole, type BuiltAsked, type FoundPlan } from './built-plan';
@@ -115,6 +115,7 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
   if (!whole) return null;
   const { plan, a, lines, work, money } = whole;
   const { outcome: o } = plan;
+  const range = spreadOf(work.steps, settings.hoursRange);
   const off = (axle: Axle) => {
     const wished = axle === 'front' ? job.brief.frontTargetMm : job.brief.rearTargetMm;
     const f = a.forecast;
@@ -128,8 +129,8 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
       .map((p) => p.name),
     lines,
     toAsk: lines.filter((l) => l.lineMinor === null).length,
-    money: quotedMoney(money, hoursBetween(money.minutes, settings.hoursRange), freightMinor, settings),
-    minutes: hoursBetween(work.minutes, settings.hoursRange),
+    money: quotedMoney(money, hoursBetween(money.minutes, range), freightMinor, settings),
+    minutes: hoursBetween(work.minutes, range),
     days: o.days,
     lift: o.lift,
     rakeLoadedMm: o.rakeLoadedMm,

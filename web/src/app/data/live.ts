@@ -32,6 +32,9 @@ export class Live {
   private readonly tab = crypto.randomUUID();
   private readonly people = signal<readonly Person[]>([]);
   private readonly look = new Subject<void>();
+  private readonly beside = signal(0);
+  /** counts what others did that lies beside the sections of the job: a quote that was given, a job put away */
+  readonly besides = this.beside.asReadonly();
 
   /** names of the others who look at this job; one without a name is somebody */
   readonly others = computed(() =>
@@ -56,8 +59,17 @@ export class Live {
         takeUntilDestroyed(),
       )
       .subscribe((event) => {
-        if (event.kind === 'people') this.people.set(event.people);
-        else if (event.kind !== 'saved' || this.store.isNews(event.section, event.version)) this.look.next();
+        switch (event.kind) {
+          case 'people':
+            this.people.set(event.people);
+            return;
+          case 'saved':
+            if (this.store.isNews(event.section, event.version)) this.look.next();
+            return;
+          default:
+            this.beside.update((n) => n + 1);
+            this.look.next();
+        }
       });
   }
   private listen(id: string) {

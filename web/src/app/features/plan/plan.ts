@@ -11,6 +11,7 @@ import {
   offAt,
   openNeeds,
   singleUseOf,
+  spreadOf,
   toolsMissing,
   underside,
   wayChoices,
@@ -111,20 +112,21 @@ export class PlanView {
   protected readonly people = computed(() =>
     Math.max(1, Math.min(PAIR, this.workshop()?.fitters.length ?? 1)),
   );
+  private readonly spread = computed(() =>
+    spreadOf(this.view.plan()?.steps ?? [], this.shop.settings()?.hoursRange ?? null),
+  );
   protected readonly bay = computed(() => {
     const plan = this.view.plan();
     return plan && bayHours(plan, this.people());
   });
   protected readonly headline = computed(
-    () =>
-      this.view.assessment() &&
-      planHeadline(this.view.plan(), this.bay(), this.people(), this.shop.settings()?.hoursRange ?? null),
+    () => this.view.assessment() && planHeadline(this.view.plan(), this.bay(), this.people(), this.spread()),
   );
   /** hours for one fitter; empty where some of it takes two at once */
   protected readonly alone = computed(() => {
     const plan = this.view.plan();
     if (!plan || plan.steps.some((s) => s.people > 1)) return '';
-    return hoursRangeText(bayHours(plan, 1).bayMinutes, this.shop.settings()?.hoursRange ?? null);
+    return hoursRangeText(bayHours(plan, 1).bayMinutes, this.spread());
   });
   protected readonly stretches = computed(() => {
     const plan = this.view.plan();

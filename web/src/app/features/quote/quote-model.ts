@@ -1,12 +1,13 @@
-import { computed, DestroyRef, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { GivenQuote, QuotePaper } from '@rigger/contracts';
 import type { Catalogue, JobSections, Quote, ShopSettings } from '@rigger/core';
 import { localDay, quotePaper } from '@rigger/wording';
-import { debounceTime, filter, finalize, from, switchMap, throwError } from 'rxjs';
+import { catchError, debounceTime, EMPTY, filter, finalize, from, switchMap, throwError } from 'rxjs';
 import { Api, failureText, type CallFailure } from '../../data/api';
 import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
+import { Live } from '../../data/live';
 import { Shop } from '../../data/shop';
 import { injectShopPlans } from '../../workers/shop-plans';
 
@@ -30,6 +31,7 @@ export class QuoteModel {
   private readonly shop = inject(Shop);
   private readonly api = inject(Api);
   private readonly gone = inject(DestroyRef);
+  private readonly live = inject(Live);
   private readonly plans = injectShopPlans();
   private readonly computed = signal<Computed | null>(null);
   /** what the quote follows from: a catalogue that is taken over changes it too */
@@ -69,19 +71,24 @@ export class QuoteModel {
       .subscribe((made) => {
         this.computed.set(made);
       });
-    const id = untracked(this.store.id);
-    if (id !== null)
-      this.api
-        .quotes(id)
-        .pipe(takeUntilDestroyed())
-        .subscribe({
-          next: (given) => {
-            this.given.set(given);
-          },
-          error: (f: CallFailure) => {
-            this.failure.set(failureText(f));
-          },
-        });
+    // once, and again whenever somebody else may have given one
+    toObservable(computed(() => ({ id: this.store.id(), besides: this.live.besides() })))
+      .pipe(
+        switchMap(({ id }) =>
+          id === null
+            ? EMPTY
+            : this.api.quotes(id).pipe(
+                catchError((f: CallFailure) => {
+                  this.failure.set(failureText(f));
+                  return EMPTY;
+                }),
+              ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((given) => {
+        this.given.set(given);
+      });
   }
   private async work(of: JobSections): Promise<Computed> {
     return { quote: await this.plans((api) => api.quote(of, localDay(new Date()))), of };
