@@ -1,19 +1,22 @@
-import type {
-  Arrival,
-  Arrived,
-  BayHours,
-  Catalogue,
-  DeliveryStage,
-  Fitter,
-  NotMoved,
-  Served,
-  ShopSettings,
-  ShopWeek,
-  Skill,
-  WaysOf,
-  Week,
-  WorkPlan,
-  WorkStep,
+import {
+  wentWrong,
+  type Arrival,
+  type Arrived,
+  type BayHours,
+  type Catalogue,
+  type Consumable,
+  type DeliveryStage,
+  type Fastening,
+  type Fitter,
+  type NotMoved,
+  type Served,
+  type ShopSettings,
+  type ShopWeek,
+  type Skill,
+  type WaysOf,
+  type Week,
+  type WorkPlan,
+  type WorkStep,
 } from '@rigger/core';
 import type { Headline } from './headline';
 import { shortDay } from './dates';
@@ -28,6 +31,12 @@ export function wayText(way: WorkStep['way']): string {
   if (!way) return '';
   return [`Way: ${way.name}.`, way.risks === '' ? '' : `Mind: ${way.risks}.`].filter(Boolean).join(' ');
 }
+/** What is used up, with its amount: "penetrating oil, 50 ml". */
+export const consumableText = ({ what, amount, unit }: Consumable): string =>
+  `${what}, ${amount} ${unit === 'piece' ? 'pieces' : unit}`;
+/** A joint that gets new hardware: "U-bolts rear, 4". */
+export const newHardwareText = (f: Fastening): string =>
+  `${f.what}${f.axle === 'vehicle' ? '' : ` ${f.axle}`}${f.count === null ? '' : `, ${f.count}`}`;
 /** What a step uses up, strains or waits for. */
 export const stepMore = (s: Pick<WorkStep, 'uses' | 'strains' | 'waits' | 'seized'>): readonly string[] => [
   ...(s.seized.length > 0
@@ -221,7 +230,7 @@ export function planHeadline(
       consequence: 'Choose a plan in Match; the order of work follows from it.',
     };
   const saved = plan.singleMinutes - plan.mergedMinutes;
-  const rack = hours.rackMinutes > 0 ? `, then ${duration(hours.rackMinutes)} on the rack` : '';
+  const rack = plan.alignmentMinutes > 0 ? `, then ${duration(plan.alignmentMinutes)} on the rack` : '';
   return {
     sentence: `${plural(plan.steps.length, 'step')}: ${hoursRangeText(hours.bayMinutes, range)} in the bay for ${people === 1 ? 'one fitter' : people === 2 ? 'two' : `${people} fitters`}${rack}.`,
     consequence: `${saved > 1 ? `${duration(saved)} less than each part by itself. ` : ''}Everything on a rubber bush stays loose until step ${plan.rideHeightLine + 1}, wheels on the ground.`,
@@ -241,7 +250,7 @@ export function boxesHeadline(
       sentence: `All ${plural(arrivals.length, 'line')} are here.`,
       consequence: 'The work can begin, and nothing has to be opened twice.',
     };
-  const faulty = missing.filter((a) => ['late', 'short', 'wrong', 'damaged'].includes(a.state));
+  const faulty = missing.filter((a) => wentWrong(a.state));
   const unsaid = missing.filter((a) => a.day === null);
   const last = missing
     .flatMap((a) => a.day ?? [])
@@ -307,7 +316,7 @@ export function buyerHeadline(
   day: string,
 ): Headline {
   const today = lines.filter((l) => l.state === 'asked' && l.orderBy !== null && l.orderBy <= day).length;
-  const wrong = lines.filter((l) => ['late', 'short', 'wrong', 'damaged'].includes(l.state)).length;
+  const wrong = lines.filter((l) => wentWrong(l.state)).length;
   const asked = lines.filter((l) => l.state === 'asked').length - today;
   return {
     sentence:

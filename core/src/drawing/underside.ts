@@ -1,5 +1,5 @@
 import type { Platform } from '../catalogue';
-import type { WorkPlan } from '../planning';
+import { turnOf, type WorkPlan } from '../planning';
 import type { Axle, Vec3 } from '../suspension';
 
 /** One thing under the vehicle as it is seen from above: x forward, y left, mm. */
@@ -26,8 +26,8 @@ const INDEPENDENT: readonly (readonly [string, string])[] = [
 const SPRING_RADIUS_MM = 65;
 /** a bar and a plate have no points in a record: they are drawn this far before the axle, and as wide as this share of the track */
 const BAR_AHEAD_MM = 260;
-const BAR_SHARE = 0.36;
-const PLATE_MM = { from: 420, to: -220, share: 0.24 } as const;
+const BAR_SHARE = 0.72;
+const PLATE_MM = { from: 420, to: -220, share: 0.48 } as const;
 
 /** What of a vehicle a fitter takes off, from above and from its own points: wheels, links, springs, leaves; bar, plate and battery where
  *  such things are, since no record has their points.
@@ -105,10 +105,10 @@ export function underside(
         state: state('bar-free'),
         kind: 'bar',
         points: [
-          [x, half * BAR_SHARE * 2],
-          [x + BAR_AHEAD_MM, half * BAR_SHARE * 2],
-          [x + BAR_AHEAD_MM, -half * BAR_SHARE * 2],
-          [x, -half * BAR_SHARE * 2],
+          [x, half * BAR_SHARE],
+          [x + BAR_AHEAD_MM, half * BAR_SHARE],
+          [x + BAR_AHEAD_MM, -half * BAR_SHARE],
+          [x, -half * BAR_SHARE],
         ],
         closed: false,
         radiusMm: null,
@@ -117,7 +117,7 @@ export function underside(
         ? [
             rect(
               'plate',
-              [PLATE_MM.to, -half * PLATE_MM.share * 2, PLATE_MM.from, half * PLATE_MM.share * 2],
+              [PLATE_MM.to, -half * PLATE_MM.share, PLATE_MM.from, half * PLATE_MM.share],
               state('skid-off'),
             ),
           ]
@@ -151,10 +151,10 @@ export interface OffAt {
 export function offAt(plan: Pick<WorkPlan, 'steps'>, number: number): OffAt {
   const off = new Set<string>();
   for (const s of plan.steps) {
-    const state = /^(off|on) (.+)$/.exec(s.id);
-    if (s.number >= number) return { off, now: s.number === number ? (state?.[2] ?? null) : null };
-    if (state?.[1] === 'off') off.add(state[2] ?? '');
-    else if (state) off.delete(state[2] ?? '');
+    const turn = turnOf(s);
+    if (s.number >= number) return { off, now: s.number === number ? (turn?.state ?? null) : null };
+    if (turn?.turn === 'off') off.add(turn.state);
+    else if (turn) off.delete(turn.state);
   }
   return { off, now: null };
 }

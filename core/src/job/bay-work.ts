@@ -36,6 +36,15 @@ export interface Boxes {
   readonly list: readonly Box[];
 }
 export const NO_BOXES: Boxes = { list: [] };
+const LONGEST_ID = 60;
+/** The boxes with one of a line changed, or begun: its id follows from the line, so that two browsers that begin it begin the same.
+ *  @example withBox([], 'TL-2810', { orderedOn: '2026-11-27' })[0].id // "box-TL-2810" */
+export function withBox(list: readonly Box[], code: string, change: Partial<Box>): readonly Box[] {
+  const had = list.find((b) => b.code === code);
+  return had
+    ? list.map((b) => (b === had ? { ...b, ...change } : b))
+    : [...list, { ...emptyBox(`box-${code}`.slice(0, LONGEST_ID), code), ...change }];
+}
 /** A box that nobody has ordered yet.
  *  @example emptyBox('b1', 'TL-2810').orderedOn // null */
 export const emptyBox = (id: string, code: string): Box => ({

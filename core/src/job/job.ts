@@ -384,6 +384,16 @@ export function emptySections(customer: string): JobSections {
   };
 }
 
+/** The wanted tyres and wheels left out, with what they would take: what stands there today stays.
+ *  @example withoutTires(emptySections('x').tire).reliefs.length // 0 */
+export const withoutTires = (tire: TireSection): TireSection => ({
+  ...tire,
+  targetSize: '',
+  tireCode: null,
+  wheelCode: null,
+  rear: null,
+  reliefs: [],
+});
 /** One of a part or kit, put on the list.
  *  @example listed('i1', 'part', 'TL-2810').quantity // 1 */
 export const listed = (id: string, kind: BuildItem['kind'], code: string): BuildItem => ({

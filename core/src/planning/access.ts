@@ -1,7 +1,7 @@
 import type { AccessState, Work } from '../catalogue';
 import type { Looked, Workshop } from '../job';
 import type { Axle, SuspensionKind } from '../suspension';
-import { placeRank, type Place, type StepNode } from './step';
+import { placeRank, stateAt, turnStep, type Place, type StepNode } from './step';
 import { leastWays, type Way } from './ways';
 
 interface OpenState {
@@ -86,7 +86,6 @@ export function allowedWays(
   const free = ways.filter((w) => !w.byChoice);
   return [job, habit, free].find((l) => l.length > 0) ?? ways;
 }
-export const stateAtPlace = (s: Pick<AccessState, 'code' | 'axle'>): string => `${s.code}@${s.axle}`;
 /** The closure of what all the work needs, by the ways that take least together. */
 export function accessFor(work: Asked, known: readonly AccessState[], choosing: Choosing): Access {
   const found = new Map<string, readonly AccessState[]>();
@@ -98,7 +97,7 @@ export function accessFor(work: Asked, known: readonly AccessState[], choosing: 
   };
   const at = (code: string, place: Place): string | null => {
     const [s] = waysAt(code, place);
-    return s ? stateAtPlace(s) : null;
+    return s ? stateAt(s.code, s.axle) : null;
   };
   const keysOf = (codes: readonly string[], place: Place) => codes.flatMap((c) => at(c, place) ?? []);
   const missing = new Set<string>();
@@ -150,7 +149,7 @@ export function accessFor(work: Asked, known: readonly AccessState[], choosing: 
   const provider = new Map(
     states.flatMap((s) => [...keysOf(s.state.gives ?? [], s.place), s.id].map((k) => [k, s.id])),
   );
-  const order = new Map(known.map((s, i) => [`${stateAtPlace(s)}/${s.way ?? ''}`, i]));
+  const order = new Map(known.map((s, i) => [`${stateAt(s.code, s.axle)}/${s.way ?? ''}`, i]));
   const listed = (s: OpenState) => order.get(`${s.id}/${s.state.way ?? ''}`) ?? 0;
   const needed = (codes: readonly string[], place: Place) => [
     ...new Set(keysOf(codes, place).flatMap((k) => provider.get(k) ?? [])),
@@ -177,7 +176,7 @@ const blockersOf = (
       (b.axle === place || b.axle === 'vehicle'),
   );
 /** The wheels of the whole vehicle in the air. */
-export const UP = 'vehicle-up@vehicle';
+export const UP = stateAt('vehicle-up', 'vehicle');
 
 /** Off before what stands on it, on after all of that is back. */
 export const accessNodes = (
@@ -195,8 +194,8 @@ export const accessNodes = (
     return [
       {
         ...common,
-        id: `off ${id}`,
-        after: below.map((u) => `off ${u}`),
+        id: turnStep('off', id),
+        after: below.map((u) => turnStep('off', u)),
         rank: rank(0, 0, i),
         phase: 'apart' as const,
         work: { ...state.off, minutes: state.off.minutes + seized.length * (seizedMinutes ?? 0) },
@@ -204,8 +203,8 @@ export const accessNodes = (
       },
       {
         ...common,
-        id: `on ${id}`,
-        after: [`off ${id}`, ...upon.map((o) => `on ${o.id}`)],
+        id: turnStep('on', id),
+        after: [turnStep('off', id), ...upon.map((o) => turnStep('on', o.id))],
         rank: rank(4, 2, -i),
         phase: 'together' as const,
         work: state.on,

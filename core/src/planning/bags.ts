@@ -1,4 +1,4 @@
-import type { WorkPlan, WorkStep } from './step';
+import { turnOf, turnStep, type WorkPlan, type WorkStep } from './step';
 
 /** A bag for the hardware of one step, lettered in the order of work. */
 export interface Bag {
@@ -19,14 +19,14 @@ export const bagLetter = (n: number): string =>
 /** The bags of a plan: one for each step that takes hardware off and has it lying about until a later one. Pivots that are only
  *  loosened stay where they are, and wheel nuts go with their wheels. */
 export function bagsOf(plan: Pick<WorkPlan, 'steps'>): readonly Bag[] {
-  const kept = (s: WorkStep) => s.makes === null && s.loosens.length > 0 && !s.id.includes('wheel-off@');
+  const kept = (s: WorkStep) => s.makes === null && s.loosens.length > 0 && turnOf(s)?.code !== 'wheel-off';
   const backOf = (from: WorkStep): number | null =>
-    (from.id.startsWith('off ')
-      ? plan.steps.find((s) => s.id === `on ${from.id.slice('off '.length)}`)
-      : plan.steps.find(
-          (s) => s.number >= from.number && s.fastenings.some((f) => from.loosens.includes(f.what)),
-        )
-    )?.number ?? null;
+    plan.steps.find((s) => {
+      const turn = turnOf(from);
+      return turn
+        ? s.id === turnStep('on', turn.state)
+        : s.number >= from.number && s.fastenings.some((f) => from.loosens.includes(f.what));
+    })?.number ?? null;
   return (
     plan.steps
       .filter(kept)
@@ -36,11 +36,3 @@ export function bagsOf(plan: Pick<WorkPlan, 'steps'>): readonly Bag[] {
       .map((b, i): Bag => ({ letter: bagLetter(i), ...b }))
   );
 }
-
-/** Tools of a plan that the shop's register does not have; none where it has no register.
- *  @example toolsMissing(['jack', 'bush press'], ['jack']) // ["bush press"] */
-export const toolsMissing = (
-  needed: readonly string[],
-  owned: readonly string[] | null,
-): readonly string[] =>
-  owned === null ? [] : needed.filter((t) => !owned.some((o) => o.toLowerCase() === t.toLowerCase()));

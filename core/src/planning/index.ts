@@ -1,6 +1,7 @@
 export * from './alignment';
 export * from './bags';
 export * from './fastening';
+export * from './got-ready';
 export * from './order';
 export * from './parts-list';
 export * from './past-case';
@@ -8,7 +9,8 @@ export * from './repair-cost';
 export * from './spread';
 export * from './torque-list';
 export { turnedBy } from './pivots';
+export { turnOf } from './step';
 export type { NotMoved, Served, Shared, WorkPlan, WorkStep } from './step';
 export { leastWays, type Way } from './ways';
-export { singleUseOf, workPlan } from './work-plan';
+export { workPlan } from './work-plan';
 export * from './way-choices';

@@ -125,6 +125,23 @@ export interface StepNode extends Ordered {
     >
   >;
 }
+/** Names a state of the vehicle where it is. */
+export const stateAt = (code: string, axle: Place): string => `${code}@${axle}`;
+/** Names the step that takes a state off, and the one that puts it back. */
+export const turnStep = (turn: 'off' | 'on', state: string): string => `${turn} ${state}`;
+/** What a step does to a state of the vehicle: takes it off or puts it back. Null for one that does neither.
+ *  @example turnOf({ id: 'off bar-free@front' }) // {"turn":"off","state":"bar-free@front","code":"bar-free","axle":"front"} */
+export function turnOf({ id }: Pick<WorkStep, 'id'>): {
+  readonly turn: 'off' | 'on';
+  readonly state: string;
+  readonly code: string;
+  readonly axle: Place;
+} | null {
+  const [, turn, state, code, axle] = /^(off|on) ((.+)@(front|rear|vehicle))$/.exec(id) ?? [];
+  return state === undefined || code === undefined
+    ? null
+    : { turn: turn as 'off' | 'on', state, code, axle: axle as Place };
+}
 /** Work that the plan itself brings, without words of the catalogue. */
 export const OWN_WORK: WorkText = { text: '', minutes: 0, tools: [], hazards: [], loosens: [], fastens: [] };
 

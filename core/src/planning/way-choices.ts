@@ -2,7 +2,7 @@ import type { Catalogue, Component } from '../catalogue';
 import type { JobSections, Workshop } from '../job';
 import type { Assessment } from '../match';
 import { minutesOfWay, seizedOn, waysTo } from './access';
-import type { WorkPlan } from './step';
+import { turnOf, type WorkPlan } from './step';
 import { choosingFor, workPlan } from './work-plan';
 
 /** One way of taking apart where there are several. */
@@ -40,9 +40,9 @@ export function wayChoices(
   if (!a.vehicle) return [];
   const choosing = choosingFor(a.vehicle.platform, job, shop);
   return plan.steps.flatMap((step): WaysOf[] => {
-    if (!step.id.startsWith('off ') || step.way === null) return [];
-    const at = step.id.slice('off '.length);
-    const code = at.slice(0, at.indexOf('@'));
+    const turn = turnOf(step);
+    if (turn?.turn !== 'off' || step.way === null) return [];
+    const { state: at, code } = turn;
     const all = waysTo(code, step.axle, catalogue.access, choosing);
     if (all.length < 2) return [];
     const gone = step.way.name;

@@ -11,11 +11,13 @@ import type { Assessment } from '../match';
 import { AXLES } from '../rules';
 import { alignmentFigures } from './alignment';
 import { accessFor, accessNodes, UP, type Access, type Choosing } from './access';
-import { fastening, WHEEL_NUT, type Fastening } from './fastening';
+import { fastening, WHEEL_NUT } from './fastening';
 import { inOrderOf, moved } from './order';
 import { pivotsOf, pivotSteps, torqueMinutes } from './pivots';
 import {
   OWN_WORK,
+  turnOf,
+  turnStep,
   type NotMoved,
   type Place,
   type Served,
@@ -153,9 +155,6 @@ function soakStep(
   };
   return [{ ...make(node), soaks: opened.map((code) => joints.find((j) => j.code === code)?.what ?? code) }];
 }
-/** Joints of a plan that are never used twice, each with its count where the card says it. */
-export const singleUseOf = (plan: Pick<WorkPlan, 'steps'>): readonly Fastening[] =>
-  plan.steps.flatMap((s) => s.fastenings.filter((f) => f.singleUse === true));
 const TORQUE_WRENCH = 'torque wrench';
 
 /** What decides about the ways of a job's work. */
@@ -246,10 +245,11 @@ function backAfterWork(
 ): readonly StepNode[] {
   const waits = new Map<string, string[]>();
   const wait = (id: string, for_: readonly string[]) => waits.set(id, [...(waits.get(id) ?? []), ...for_]);
-  for (const t of tasks) for (const id of access.needed(t.work.needs, t.place)) wait(`on ${id}`, stepIds(t));
+  for (const t of tasks)
+    for (const id of access.needed(t.work.needs, t.place)) wait(turnStep('on', id), stepIds(t));
   for (const axle of AXLES)
     for (const { id, place } of access.states)
-      if (place === axle || id === UP) wait(`on ${id}`, pivotSteps(axle));
+      if (place === axle || id === UP) wait(turnStep('on', id), pivotSteps(axle));
   return nodes.map((n) => ({ ...n, after: [...n.after, ...(waits.get(n.id) ?? [])] }));
 }
 const closingNode = (s: ClosingStep, phase: WorkStep['phase'], a: Assessment): StepNode => ({
@@ -319,14 +319,14 @@ function maker(
     );
     const fastenings = [
       ...kept.map((f) => torqued(f, s.axle, makers.get(`${f.joint}@${s.axle}`) ?? [])),
-      ...(s.id === `on ${UP}` ? AXLES : []).flatMap((axle) =>
+      ...(s.id === turnStep('on', UP) ? AXLES : []).flatMap((axle) =>
         onceEach(usesAt(inSteps, 'on-the-ground', axle)).map((u) => torqued(u.use, axle, u.parts)),
       ),
     ];
     return {
       id: s.id,
       after: [...new Set(s.after)].filter((x) => x !== s.id && inPlan.has(x)),
-      serves: serving.get(s.id.replace(/^(on|off) /, '')) ?? [],
+      serves: serving.get(turnOf(s)?.state ?? '') ?? [],
       side: null,
       way: null,
       seized: [],

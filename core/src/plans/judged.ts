@@ -1,9 +1,8 @@
 import { assess, type Assessment } from '../match';
 import { listed, type JobSections } from '../job';
-import type { Money } from '../planning';
 import { needKey, type Need } from '../rules';
 import { vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
-import { comesTo, type FoundPlan, type PlansAsked } from './built-plan';
+import { comesTo, type ComesTo, type FoundPlan, type PlansAsked } from './built-plan';
 import { toSettle } from './outcome';
 
 /** The job with a plan as its build. */
@@ -19,10 +18,9 @@ export function withPlanOf(
 }
 /** What of a plan says which it is. */
 export type Chosen = Pick<FoundPlan, 'parts' | 'items' | 'reliefs' | 'tire'>;
-export interface Judged {
+export interface Judged extends ComesTo {
   readonly job: JobSections;
   readonly a: Assessment;
-  readonly money: Money;
 }
 /** One job after another judged on the same axles. */
 export function judge(asked: PlansAsked): (job: JobSections) => Judged {
@@ -44,7 +42,7 @@ export function judge(asked: PlansAsked): (job: JobSections) => Judged {
   const { catalogue, settings, day } = asked;
   return (job) => {
     const a = assess(job, catalogue, settings, { day, prepare });
-    return { job, a, money: comesTo(job, a, catalogue, settings).money };
+    return { job, a, ...comesTo(job, a, catalogue, settings) };
   };
 }
 /** Needs that are left to settle. */

@@ -1,4 +1,4 @@
-import { emptyChange, listed, type Change, type JobSections } from '../job';
+import { emptyChange, listed, withoutTires, type Change, type JobSections } from '../job';
 import type { Axle } from '../suspension';
 import { onAxle } from '../vehicle';
 import type { PlansAsked } from './built-plan';
@@ -50,9 +50,7 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages
   );
   const stand = (parts: readonly string[], withTires: boolean): JobSections => ({
     ...planned,
-    tire: withTires
-      ? planned.tire
-      : { ...planned.tire, targetSize: '', tireCode: null, wheelCode: null, rear: null, reliefs: [] },
+    tire: withTires ? planned.tire : withoutTires(planned.tire),
     build: { ...planned.build, items: parts.map((c) => listed(c, 'part', c)) },
   });
   const isFor = (visit: FirstVisit, parts: readonly string[], withTires: boolean): boolean => {

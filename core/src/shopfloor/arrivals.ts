@@ -45,27 +45,41 @@ export function arrivalsOf(
   boxes: JobSections['boxes'],
   day: string,
 ): readonly Arrival[] {
-  return lines.map((line): Arrival => {
-    const box = boxes.list.find((b) => b.code === line.code) ?? null;
-    const lacking = contentsOf(line).flatMap(({ name, count }): Lacking[] => {
-      const got = box?.receivedOn == null ? undefined : box.counted[name];
-      return got !== undefined && got < count ? [{ name, want: count, got }] : [];
-    });
-    const state = stateOf(line, box, lacking, day);
-    const here = state === 'stock' || state === 'here';
-    return {
-      code: line.code,
-      name: line.name,
-      quantity: line.quantity,
-      supplier: line.supplier,
-      state,
-      here,
-      day: here ? day : comes(line, box, state, day),
-      lacking,
-      box,
-    };
-  });
+  return lines.map((line) => arrivalOf(line, boxes, day));
 }
+/** One of them. */
+export function arrivalOf(line: PartsLine, boxes: JobSections['boxes'], day: string): Arrival {
+  const box = boxes.list.find((b) => b.code === line.code) ?? null;
+  const lacking = contentsOf(line).flatMap(({ name, count }): Lacking[] => {
+    const got = box?.receivedOn == null ? undefined : box.counted[name];
+    return got !== undefined && got < count ? [{ name, want: count, got }] : [];
+  });
+  const state = stateOf(line, box, lacking, day);
+  const here = state === 'stock' || state === 'here';
+  return {
+    code: line.code,
+    name: line.name,
+    quantity: line.quantity,
+    supplier: line.supplier,
+    state,
+    here,
+    day: here ? day : comes(line, box, state, day),
+    lacking,
+    box,
+  };
+}
+/** The day on which all of these are here; null: for one of them nobody has said. */
+export function readyOn(arrivals: readonly Pick<Arrival, 'day'>[], day: string): string | null {
+  let last = day;
+  for (const a of arrivals) {
+    if (a.day === null) return null;
+    if (a.day > last) last = a.day;
+  }
+  return last;
+}
+/** What did not come as it should: somebody has to ask. */
+export const wentWrong = (state: Arrived): boolean =>
+  state === 'late' || state === 'short' || state === 'wrong' || state === 'damaged';
 function stateOf(line: PartsLine, box: Box | null, lacking: readonly Lacking[], day: string): Arrived {
   if (box?.receivedOn != null) return box.fault ?? (lacking.length > 0 ? 'short' : 'here');
   if (box?.orderedOn != null) return box.expectedOn !== null && box.expectedOn < day ? 'late' : 'ordered';

@@ -1,5 +1,7 @@
 import type { WorkPlan, WorkStep } from '../planning';
 
+/** more than a pair get in each other’s way on one vehicle */
+export const PAIR = 2;
 /** When a step of a plan begins and ends, minutes from the start in the bay; working time only, waits counted. */
 export interface Timed {
   readonly id: string;
@@ -13,7 +15,6 @@ export interface BayHours {
   readonly steps: readonly Timed[];
   /** from the first step in the bay to the last, minutes */
   readonly bayMinutes: number;
-  readonly rackMinutes: number;
   /** all fitters together, minutes */
   readonly personMinutes: number;
   /** no order of these steps by as many fitters takes less in the bay: the longest chain of steps that wait for each other, or the
@@ -89,7 +90,6 @@ export function bayHours(plan: Pick<WorkPlan, 'steps' | 'rideHeightLine'>, peopl
   return {
     steps: [...timed.values(), ...ground],
     bayMinutes: at,
-    rackMinutes: sum(plan.steps.filter(RACK), (s) => s.minutes),
     personMinutes: sum(plan.steps, (s) => s.minutes * s.people),
     leastMinutes: Math.max(chain, shared) + (at - line),
     critical: chainOf(all, head, after),

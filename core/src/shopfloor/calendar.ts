@@ -25,11 +25,12 @@ export function dayAt(
 ): { readonly day: string; readonly minute: number } {
   const full = Math.floor(minutes / minutesPerDay);
   const back = ends && minutes > 0 && minutes % minutesPerDay === 0 ? 1 : 0;
-  let left = full - back;
   let ms = at(first);
-  while (!openDays.includes(weekday(ms))) ms += DAY_MS;
-  for (; left > 0; left--)
-    do ms += DAY_MS;
-    while (!openDays.includes(weekday(ms)));
+  // the open day after as many open ones
+  for (let passed = 0; ; ms += DAY_MS) {
+    if (!openDays.includes(weekday(ms))) continue;
+    if (passed === full - back) break;
+    passed++;
+  }
   return { day: dayOf(ms), minute: minutes - (full - back) * minutesPerDay };
 }

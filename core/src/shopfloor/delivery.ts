@@ -1,9 +1,8 @@
-import type { JobSections } from '../job';
-import { partsList } from '../planning';
-import { comesTo, judge, opened, stillToSettle, type PlansAsked } from '../plans';
+import { withoutTires, type JobSections } from '../job';
+import { judge, opened, stillToSettle, type PlansAsked } from '../plans';
 import type { Need } from '../rules';
 import type { Axle } from '../suspension';
-import { arrivalsOf, type Arrival } from './arrivals';
+import { arrivalsOf, readyOn } from './arrivals';
 
 /** One visit to the bay, with what can be on the vehicle after it. */
 export interface DeliveryStage {
@@ -21,7 +20,6 @@ export interface DeliveryStage {
   readonly stands: Readonly<Record<Axle, number | null>>;
 }
 export interface Staged {
-  readonly arrivals: readonly Arrival[];
   readonly stages: readonly DeliveryStage[];
   /** ends where nothing may be opened yet: what is here does not stand by itself, or nothing is */
   readonly keepShut: readonly Axle[];
@@ -34,12 +32,11 @@ type Asked = Omit<PlansAsked, 'locks' | 'corrections' | 'day'> & { readonly day:
 /** A job in visits to the bay, as its boxes come: whatever is on the vehicle after a visit stands by itself, which is to say leaves
  *  nothing open that the whole plan does not. Ends (front, rear, what is for both, tyres) are fitted whole or wait. Null without a vehicle. */
 export function deliveryStages(asked: Asked): Staged | null {
-  const { job, catalogue, settings, day } = asked;
+  const { job, catalogue, day } = asked;
   const say = judge({ ...asked, locks: [] });
   const whole = say(job);
   if (!whole.a.vehicle) return null;
-  const lines = partsList(job, whole.a, catalogue);
-  const arrivals = arrivalsOf(lines, job.boxes, day);
+  const arrivals = arrivalsOf(whole.lines, job.boxes, day);
   const groups = groupsOf(
     job,
     whole.a.chosen.map((c) => c.part),
@@ -49,12 +46,7 @@ export function deliveryStages(asked: Asked): Staged | null {
   const dayOfGroup = (codes: readonly string[]): string | null => {
     // what lacks in a part's box comes with the part
     const mine = arrivals.filter((x) => codes.some((c) => x.code === c || x.code.startsWith(`${c}+`)));
-    return mine.some((x) => x.day === null)
-      ? null
-      : (mine
-          .map((x) => x.day ?? day)
-          .sort()
-          .at(-1) ?? day);
+    return readyOn(mine, day);
   };
   const when = groups.map((g) => ({ ...g, day: dayOfGroup(g.codes) }));
   const days = [...new Set(when.map((g) => g.day))].sort((x, y) =>
@@ -69,8 +61,7 @@ export function deliveryStages(asked: Asked): Staged | null {
   /** what is open with only these on, and is not with all of them */
   const leaves = (parts: readonly (typeof when)[number][]) =>
     opened(stillToSettle(say(stand(parts)).a), stillToSettle(whole.a));
-  const minutesOf = (visit: JobSections) => comesTo(visit, say(visit).a, catalogue, settings).work.minutes;
-  const once = comesTo(job, whole.a, catalogue, settings).work.minutes;
+  const once = whole.work.minutes;
   const stages: DeliveryStage[] = [];
   let on: (typeof when)[number][] = [];
   let waiting: (typeof when)[number][] = [];
@@ -82,8 +73,7 @@ export function deliveryStages(asked: Asked): Staged | null {
     const fitted =
       all.filter((x) => x.left.length === 0).sort((x, y) => y.fit.length - x.fit.length)[0]?.fit ?? [];
     const left = waiting.filter((g) => !fitted.includes(g));
-    const tried = left.length > 0 ? leaves([...on, ...fitted, ...left]) : [];
-    const minutes = fitted.length === 0 ? 0 : minutesOf(stand(fitted));
+    const minutes = fitted.length === 0 ? 0 : say(stand(fitted)).work.minutes;
     spent += minutes;
     on = [...on, ...fitted];
     const stands = say(stand(on)).a.forecast;
@@ -92,7 +82,8 @@ export function deliveryStages(asked: Asked): Staged | null {
       fits: fitted.flatMap((g) => g.codes),
       waits: left.flatMap((g) => g.codes).filter((c) => hung.get(c)?.here ?? true),
       minutes,
-      because: tried,
+      // all of it on at once is the last of the sets
+      because: left.length > 0 ? (all.at(-1)?.left ?? []) : [],
       stands: { front: stands?.front.lift.value ?? null, rear: stands?.rear.lift.value ?? null },
     });
     waiting = left;
@@ -105,17 +96,10 @@ export function deliveryStages(asked: Asked): Staged | null {
         g.codes.length > 0 &&
         !g.codes.every((c) => firstFits.includes(c)),
     );
-  const last = when.some((g) => g.day === null)
-    ? null
-    : (when
-        .map((g) => g.day ?? day)
-        .sort()
-        .at(-1) ?? day);
   return {
-    arrivals,
     stages: stages.filter((s) => s.fits.length > 0 || s.waits.length > 0),
     keepShut: (['front', 'rear'] as const).filter(shut),
-    once: { minutes: once, day: last },
+    once: { minutes: once, day: readyOn(when, day) },
     againMinutes: Math.max(0, spent - once),
   };
 }
@@ -163,9 +147,7 @@ function jobWith(job: JobSections, names: readonly string[], groups: readonly Gr
   const tires = names.includes('tires') || !groups.some((g) => g.name === 'tires');
   return {
     ...job,
-    tire: tires
-      ? job.tire
-      : { ...job.tire, targetSize: '', tireCode: null, wheelCode: null, rear: null, reliefs: [] },
+    tire: tires ? job.tire : withoutTires(job.tire),
     build: { ...job.build, items: job.build.items.filter((i) => codes.has(i.code)) },
   };
 }

@@ -1,13 +1,13 @@
 import type { Catalogue } from '../catalogue';
 import { SKILLS, type JobSections, type ShopSettings, type Skill } from '../job';
 import { assess } from '../match';
-import { partsList, workPlan, type PartsLine, type WorkPlan } from '../planning';
-import { arrivalsOf, type Arrival } from './arrivals';
-import { bayHours } from './bay-hours';
+import type { PartsLine, WorkPlan } from '../planning';
+import { comesTo } from '../plans';
 import { dayAfter } from '../rules';
+import { arrivalOf, readyOn, type Arrival } from './arrivals';
+import { bayHours, PAIR } from './bay-hours';
 import { dayAt, minutesUntil } from './calendar';
-import type { Waiting, Week } from './week';
-import { planWeek } from './week';
+import { planWeek, type Waiting, type Week } from './week';
 
 /** A line of a job's parts list as the buyer sees it. */
 export interface FloorLine
@@ -26,8 +26,6 @@ export interface FloorJob {
   readonly readyOn: string | null;
   readonly lines: readonly FloorLine[];
 }
-/** more than a pair get in each other’s way on one vehicle */
-const PAIR = 2;
 /** Skills that the steps of a plan take. */
 export const skillsOf = (plan: Pick<WorkPlan, 'steps'>): readonly Skill[] => {
   const hazards = new Set(plan.steps.flatMap((s) => s.hazards));
@@ -65,45 +63,31 @@ export function floorJob(
   const a = assess(job, catalogue, settings, { day });
   if (!a.vehicle) return null;
   const { workshop } = settings;
-  const plan = workPlan(a, job, catalogue, workshop);
+  const { lines, work: plan } = comesTo(job, a, catalogue, settings);
   const least = Math.max(1, ...plan.steps.map((s) => s.people));
   const sizes = [...new Set([least, Math.max(least, PAIR)])];
   const crews = sizes.map((people) => ({ people, bayMinutes: Math.ceil(bayHours(plan, people).bayMinutes) }));
-  const { rackMinutes } = bayHours(plan, least);
-  const lines = partsList(job, a, catalogue);
-  const arrivals = arrivalsOf(lines, job.boxes, day);
-  const minutes = Math.min(...crews.map((c) => c.bayMinutes)) + rackMinutes;
+  const minutes = Math.min(...crews.map((c) => c.bayMinutes)) + plan.alignmentMinutes;
   const { promiseDate } = job.head;
+  const told = lines.map((line): FloorLine => ({
+    ...arrivalOf(line, job.boxes, day),
+    maker: line.maker,
+    soldAs: line.soldAs,
+    priceMinor: line.priceMinor,
+    leadDays: line.leadDays,
+    group: line.group,
+    orderBy:
+      promiseDate !== null && line.leadDays !== null
+        ? orderBy(promiseDate, minutes, line.leadDays, workshop)
+        : null,
+  }));
   return {
     vehicle: a.vehicle.platform.label,
     crews,
-    rackMinutes: Math.ceil(rackMinutes),
+    rackMinutes: Math.ceil(plan.alignmentMinutes),
     skills: skillsOf(plan),
-    readyOn: arrivals.some((x) => x.day === null)
-      ? null
-      : (arrivals
-          .map((x) => x.day ?? day)
-          .sort()
-          .at(-1) ?? day),
-    lines: lines.flatMap((line, i): FloorLine[] => {
-      const arrival = arrivals[i];
-      return arrival
-        ? [
-            {
-              ...arrival,
-              maker: line.maker,
-              soldAs: line.soldAs,
-              priceMinor: line.priceMinor,
-              leadDays: line.leadDays,
-              group: line.group,
-              orderBy:
-                promiseDate !== null && line.leadDays !== null
-                  ? orderBy(promiseDate, minutes, line.leadDays, workshop)
-                  : null,
-            },
-          ]
-        : [];
-    }),
+    readyOn: readyOn(told, day),
+    lines: told,
   };
 }
 /** A job of the board that waits for a bay. */

@@ -1,4 +1,5 @@
 import type { Skill, Workshop } from '../job';
+import { madeNumbers } from '../units';
 
 /** A job as it waits for a bay. Minutes are working time from the start of the first day that is planned. */
 export interface Waiting {
@@ -43,14 +44,6 @@ export interface Week {
   readonly late: number;
   /** no schedule of these jobs by these people is less late than this */
   readonly leastLate: number;
-}
-/** Numbers in [0, 1) from a seed (Park and Miller's minimal standard). */
-function numbers(seed: number): () => number {
-  let state = (Math.abs(Math.trunc(seed)) % 2_147_483_646) + 1;
-  return () => {
-    state = (state * 16_807) % 2_147_483_647;
-    return (state - 1) / 2_147_483_646;
-  };
 }
 /** changes that are tried: forty jobs are placed in less than a second (`npm run bench`) */
 const TRIES = 1500;
@@ -101,7 +94,7 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES):
     }
   };
   for (const rule of others) take(by(rule));
-  const next = numbers(jobs.length + 1);
+  const next = madeNumbers(jobs.length + 1);
   const pick = () => Math.floor(next() * order.length);
   for (let i = 0; i < tries && value[0] > leastLate && order.length > 1; i++) {
     const candidate = [...order];

@@ -1,18 +1,10 @@
-import type { Catalogue, Kit, Part, PartEffect, Platform } from '..';
+import { madeNumbers, type Catalogue, type Kit, type Part, type PartEffect, type Platform } from '..';
 
 /** How large a world, and which one: the same numbers give the same catalogue, to the last bit. */
 export interface MadeWorld {
   readonly platforms: number;
   readonly parts: number;
   readonly seed: number;
-}
-/** Numbers in [0, 1) from a seed (Park and Miller's minimal standard). */
-function numbers(seed: number): () => number {
-  let state = (Math.abs(Math.trunc(seed)) % 2_147_483_646) + 1;
-  return () => {
-    state = (state * 16_807) % 2_147_483_647;
-    return (state - 1) / 2_147_483_646;
-  };
 }
 const about = (value: number, share: number, next: () => number, digits = 0): number => {
   const to = 10 ** digits;
@@ -23,7 +15,7 @@ const about = (value: number, share: number, next: () => number, digits = 0): nu
  *  springs, sizes and prices inside what such vehicles and parts have. Linkages stay what they are, so each of them moves. Parts are
  *  made in turns over the platforms, until there are enough. */
 export function makeCatalogue(demo: Catalogue, { platforms, parts, seed }: MadeWorld): Catalogue {
-  const next = numbers(seed);
+  const next = madeNumbers(seed);
   const made = Array.from({ length: platforms }, (_, i) => {
     const base = demo.platforms[i % demo.platforms.length];
     if (!base) throw new Error('a world is made from a demo world that has platforms');

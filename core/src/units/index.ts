@@ -4,3 +4,4 @@ export * from './parse-quantity';
 export * from './parse-length';
 export * from './format-length';
 export * from './once';
+export * from './made-numbers';

@@ -22,9 +22,6 @@ import {
   PastCasesSchema,
   PhotoSchema,
   PlansToldSchema,
-  GiveQuoteSchema,
-  GivenQuotesSchema,
-  QuotePaperSchema,
   RevisionDataSchema,
   RideHeightRequestSchema,
   RideHeightResultSchema,
@@ -37,8 +34,8 @@ import {
   LiveEventSchema,
   WatchSchema,
 } from '@rigger/contracts';
-import { SECTIONS, unreadableIn } from '@rigger/core';
-import { localDay, unreadableText } from '@rigger/wording';
+import { SECTIONS } from '@rigger/core';
+import { localDay } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
 import type { CatalogueState } from '../services/catalogues';
@@ -49,10 +46,10 @@ import type { BackupService } from '../services/backup-service';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { Photos, PhotoSize } from '../store/photos';
 import type { Computer, Planner, SheetPrinter } from '../workers/pool';
-import { BAY_PAPERS, QUOTE_FORMS, type BayPaper, type JobTask, type QuoteForm } from '../services/printable';
 import type { SupplierFeed } from '../standins/supplier-feed';
+import { computing } from './computing';
 import { floorRoutes } from './floor-routes';
-import { quoteName } from '../services/quote-document';
+import { paperRoutes } from './paper-routes';
 import { fileRoute, jsonRoute, streamRoute, type Ask, type FileAnswer, type Route } from './route';
 
 export interface RouteDeps {
@@ -75,34 +72,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
   const { settings: settingsStore, catalogues, catalogue: catalogueStore } = d.stores;
   const settings = () => settingsStore.read();
   const id = (ask: Ask<unknown>) => ask.params.id ?? '';
-  /** What is made of a job in the worker. */
-  const computed = async (ask: Ask<unknown>, what: JobTask['what']) => {
-    const job = await d.jobs.answer(id(ask));
-    const unreadable = unreadableIn(sectionsOf(job));
-    if (unreadable.length > 0) throw new AppError('entry-unreadable', unreadableText(unreadable));
-    const { number, text } = await catalogues.at(job.catalogue);
-    const printed = await d.printer.print(
-      {
-        what,
-        number: job.number,
-        sections: sectionsOf(job),
-        catalogue: { number, text },
-        settings: (await settings()).data,
-        day: localDay(d.today()),
-      },
-      ask.signal,
-    );
-    if (!printed.ok) throw new AppError(printed.code);
-    return { number: job.number, body: printed.body };
-  };
-  const print = async (
-    ask: Ask<unknown>,
-    what: JobTask['what'],
-    as: { readonly type: string; readonly fileName: (n: number) => string },
-  ): Promise<FileAnswer> => {
-    const { number, body } = await computed(ask, what);
-    return { type: as.type, fileName: as.fileName(number), body };
-  };
+  const computed = computing(d);
   const photo = async (name: string, size: PhotoSize): Promise<FileAnswer> => {
     const body = await d.photos.read(name, size);
     if (!body) throw new AppError('photo-not-found');
@@ -467,118 +437,10 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       answer: TireResultSchema,
       compute: 'tire',
     },
-    fileRoute({
-      method: 'get',
-      path: '/api/jobs/:id/sheet.pdf',
-      summary: 'The build sheet, printed',
-      contentType: 'application/pdf',
-      handle: (ask) =>
-        print(ask, 'sheet', { type: 'application/pdf', fileName: (n) => `build-sheet-${n}.pdf` }),
-    }),
-    fileRoute({
-      method: 'get',
-      path: '/api/jobs/:id/calibration.pdf',
-      summary: 'The calibration card of the wanted tyre, printed',
-      contentType: 'application/pdf',
-      handle: (ask) =>
-        print(ask, 'calibration', { type: 'application/pdf', fileName: (n) => `calibration-${n}.pdf` }),
-    }),
-    jsonRoute({
-      method: 'get',
-      path: '/api/jobs/:id/quotes',
-      summary: 'The quotes that were given of a job, each as it was, the newest first',
-      status: 200,
-      answer: GivenQuotesSchema,
-      held: true,
-      handle: (ask) => d.jobs.given(id(ask)),
-    }),
-    jsonRoute({
-      method: 'post',
-      path: '/api/jobs/:id/quotes',
-      summary: 'Gives the quote as the job is now: it is kept as the next revision and never changed',
-      status: 201,
-      body: GiveQuoteSchema,
-      answer: GivenQuotesSchema,
-      handle: async (ask) => {
-        const { body } = await computed(ask, 'quote.json');
-        const paper = QuotePaperSchema.parse(JSON.parse(String(body)));
-        return d.jobs.give(id(ask), paper, { author: ask.author, id: ask.body.id });
-      },
-    }),
-    ...QUOTE_FORMS.flatMap((form) => [
-      fileRoute({
-        method: 'get',
-        path: `/api/jobs/:id/${form}`,
-        summary: `The quote as the job is now, a draft, as ${FORM_WORDS[form]}`,
-        contentType: FORM_TYPES[form],
-        handle: (ask) =>
-          print(ask, form, {
-            type: FORM_TYPES[form],
-            fileName: (n) => `${quoteName({ job: n, revision: null })}${ending(form)}`,
-          }),
-      }),
-      fileRoute({
-        method: 'get',
-        path: `/api/jobs/:id/quotes/:revision/${form}`,
-        summary: `A quote as it was given, as ${FORM_WORDS[form]}`,
-        contentType: FORM_TYPES[form],
-        handle: async (ask) => {
-          const paper = await d.jobs.paper(id(ask), ask.params.revision ?? '');
-          const printed = await d.printer.print({ what: 'paper', form, paper }, ask.signal);
-          if (!printed.ok) throw new AppError(printed.code);
-          return {
-            type: FORM_TYPES[form],
-            fileName: `${quoteName(paper)}${ending(form)}`,
-            body: printed.body,
-          };
-        },
-      }),
-    ]),
-    fileRoute({
-      method: 'get',
-      path: '/api/jobs/:id/parts.csv',
-      summary: 'The parts list as CSV',
-      contentType: 'text/csv',
-      handle: (ask) =>
-        print(ask, 'parts', { type: 'text/csv; charset=utf-8', fileName: (n) => `parts-${n}.csv` }),
-    }),
-    ...BAY_PAPERS.map((what) =>
-      fileRoute({
-        method: 'get',
-        path: `/api/jobs/:id/${what}`,
-        summary: PAPER_WORDS[what].summary,
-        contentType: PAPER_WORDS[what].type.split(';')[0] ?? '',
-        handle: (ask) =>
-          print(ask, what, {
-            type: PAPER_WORDS[what].type,
-            fileName: (n) => what.replace('.', `-${n}.`),
-          }),
-      }),
-    ),
+    ...paperRoutes(d),
     ...floorRoutes(d),
   ];
 }
-const PAPER_WORDS: Readonly<Record<BayPaper, { readonly summary: string; readonly type: string }>> = {
-  'rack.pdf': { summary: 'The rack sheet: windows, new height, before and after', type: 'application/pdf' },
-  'tools.pdf': { summary: 'Tools, what is used up, hardware bags', type: 'application/pdf' },
-  'labels.pdf': { summary: 'Labels for bags and boxes, sheets of fourteen', type: 'application/pdf' },
-  'plan.ics': { summary: 'Days of the job for a calendar', type: 'text/calendar; charset=utf-8' },
-  'plan.json': { summary: 'The order of work as data', type: 'application/json' },
-};
-const FORM_WORDS: Readonly<Record<QuoteForm, string>> = {
-  'quote.pdf': 'PDF',
-  'quote.csv': 'CSV',
-  'quote.json': 'JSON',
-};
-const FORM_TYPES: Readonly<Record<QuoteForm, string>> = {
-  'quote.pdf': 'application/pdf',
-  'quote.csv': 'text/csv; charset=utf-8',
-  'quote.json': 'application/json',
-};
-const ending = (form: QuoteForm) => form.slice('quote'.length);
-const IMPORT_MB = 24;
-/** jobs whose outcome is told at once */
-const MOST_PAST = 6;
 /** a browser makes it smaller first; what comes from elsewhere may be as a camera made it */
 const PHOTO_MB = 12;
 const catalogueAnswer = ({ id, text }: CatalogueState): FileAnswer => ({
@@ -587,3 +449,6 @@ const catalogueAnswer = ({ id, text }: CatalogueState): FileAnswer => ({
   body: text,
   etag: `"catalogue-${id}"`,
 });
+const IMPORT_MB = 24;
+/** jobs whose outcome is told at once */
+const MOST_PAST = 6;

@@ -10,10 +10,12 @@ import {
 } from '@rigger/core';
 import {
   codeText,
+  consumableText,
   degrees,
   FIGURE_WORDS,
   identityText,
   longDay,
+  newHardwareText,
   placeWords,
   plural,
   quantity,
@@ -188,9 +190,7 @@ export function toolsDocument(m: SheetModel): TDocumentDefinitions {
       ? [
           { text: 'Used up', style: 'section' } as Content,
           {
-            ul: m.plan.consumables.map(
-              (c) => `${c.what}, ${c.amount} ${c.unit === 'piece' ? 'pieces' : c.unit}`,
-            ),
+            ul: m.plan.consumables.map(consumableText),
             margin: [0, 0, 0, 8],
           } as Content,
         ]
@@ -199,10 +199,7 @@ export function toolsDocument(m: SheetModel): TDocumentDefinitions {
       ? [
           { text: 'New ones, never the old', style: 'section' } as Content,
           {
-            ul: singleUseOf(m.plan).map(
-              (f) =>
-                `${f.what}${f.axle === 'vehicle' ? '' : ` ${f.axle}`}${f.count === null ? '' : `, ${f.count}`}`,
-            ),
+            ul: singleUseOf(m.plan).map(newHardwareText),
             margin: [0, 0, 0, 8],
           } as Content,
         ]

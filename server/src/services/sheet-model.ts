@@ -1,8 +1,7 @@
 import {
   assess,
+  comesTo,
   elevation,
-  partsList,
-  workPlan,
   type Assessment,
   type Catalogue,
   type Elevation,
@@ -35,8 +34,7 @@ export function sheetModel(
   const assessment = assess(sections, catalogue, settings, { day: printedOn });
   const { vehicle, forecast } = assessment;
   if (!vehicle) throw new AppError('vehicle-missing');
-  const plan = workPlan(assessment, sections, catalogue, settings.workshop);
-  const lines = partsList(sections, assessment, catalogue);
+  const { work: plan, lines } = comesTo(sections, assessment, catalogue, settings);
   return {
     number,
     sections,

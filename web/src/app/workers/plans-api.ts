@@ -22,6 +22,7 @@ import {
   tightestFigure,
   whyNot,
   withPlanOf,
+  withoutTires,
   knownVehicle,
   planCase,
   assessCase,
@@ -133,7 +134,7 @@ function withinMs(asked: PlansAsked, ms: number): PlansTold | null {
 const asItStands = (job: JobSections): JobSections => ({
   ...job,
   build: { ...job.build, items: [], free: [] },
-  tire: { ...job.tire, targetSize: '', tireCode: null, wheelCode: null, rear: null, reliefs: [] },
+  tire: withoutTires(job.tire),
 });
 /** between two looks at whether somebody has stopped it, ms */
 const SLICE_MS = 40;

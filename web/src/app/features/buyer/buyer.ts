@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { FeedLine, FloorRow } from '@rigger/contracts';
-import { dayAfter, emptyBox } from '@rigger/core';
+import { dayAfter, wentWrong, withBox, type Box } from '@rigger/core';
 import {
   ARRIVED_WORDS,
   buyerHeadline,
@@ -27,7 +27,6 @@ interface Row {
   readonly line: FloorLine;
   readonly feed: FeedLine | null;
 }
-const WRONG = ['late', 'short', 'wrong', 'damaged'];
 
 /** What has to be bought for all open jobs: today, soon, and what went wrong on its way. */
 @Component({
@@ -83,7 +82,7 @@ export class BuyerView {
       {
         title: 'Went wrong',
         says: 'Ask the supplier; until then the job has no day.',
-        rows: this.rows().filter((r) => WRONG.includes(r.line.state)),
+        rows: this.rows().filter((r) => wentWrong(r.line.state)),
       },
       { title: 'To order', says: '', rows: asked.filter((r) => !must(r)).sort(byDay) },
       {
@@ -132,25 +131,15 @@ export class BuyerView {
     if (!floor) return;
     const days = r.feed?.leadDays ?? r.line.leadDays;
     const comes = r.feed?.delayedTo ?? (days === null ? null : dayAfter(floor.day, days));
-    const box = {
-      ...(r.line.box ?? emptyBox(`box-${r.line.code}`.slice(0, 60), r.line.code)),
-      orderedOn: floor.day,
-      expectedOn: comes,
-    };
-    const list = r.job.boxes.data.list;
-    this.data.change(r.job.id, 'boxes', { list: [...list.filter((b) => b.code !== r.line.code), box] });
+    this.write(r, { orderedOn: floor.day, expectedOn: comes });
   }
   protected receive(r: Row): void {
     const floor = this.data.floor();
     if (!floor) return;
-    const box = {
-      ...(r.line.box ?? emptyBox(`box-${r.line.code}`.slice(0, 60), r.line.code)),
-      receivedOn: floor.day,
-      fault: null,
-      counted: {},
-    };
-    const list = r.job.boxes.data.list;
-    this.data.change(r.job.id, 'boxes', { list: [...list.filter((b) => b.code !== r.line.code), box] });
+    this.write(r, { receivedOn: floor.day, fault: null, counted: {} });
+  }
+  private write({ job, line }: Row, change: Partial<Box>): void {
+    this.data.change(job.id, 'boxes', { list: withBox(job.boxes.data.list, line.code, change) });
   }
   protected pickList(form: 'pdf' | 'csv'): void {
     this.fileFailure.set(null);

@@ -14,11 +14,9 @@ import {
   lockKey,
   locksOf,
   LIFT_SOURCES,
-  PLAN_FAMILIES,
   type Figure,
   type Lock,
   type LockHow,
-  type PlanFamily,
   type PlanPoint,
   type PlanReason,
   type ShownPoint,
@@ -56,6 +54,7 @@ import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { AllPlans } from './all-plans';
+import { LeaveOut } from './leave-out';
 import { LiftBar, type LiftScale } from './lift-bar';
 import type { Built } from '../../workers/plans-api';
 import { PlansModel } from './plans-model';
@@ -98,6 +97,7 @@ const sameBuild = (a: Same, b: Same) =>
     ElevationView,
     FigureButton,
     HeadlineBlock,
+    LeaveOut,
     LiftBar,
     MatAutocompleteModule,
     MatButtonModule,
@@ -323,53 +323,6 @@ export class PlansView {
       text: lockText(l, this.nameOf(l.which)),
     })),
   );
-  /** what can be left out as a whole: of what is made for this vehicle, and not left out already */
-  protected readonly kinds = computed(() => {
-    const [catalogue, platform] = [this.shop.catalogue(), this.vehicle()?.platform.code];
-    const locks = this.view.sections()?.build.locks ?? {};
-    const parts = (catalogue?.parts ?? []).filter((p) => p.applications.some((a) => a.platform === platform));
-    const list = (what: Lock['what'], all: readonly string[], nameOf = (x: string) => x) =>
-      [...new Set(all)]
-        .filter((which) => which !== '' && !(lockKey({ what, which }) in locks))
-        .sort()
-        .map((which) => ({ which, name: nameOf(which) }));
-    return [
-      {
-        name: 'Makers',
-        what: 'maker',
-        list: list(
-          'maker',
-          parts.map((p) => p.maker),
-        ),
-      },
-      {
-        name: 'Suppliers',
-        what: 'supplier',
-        list: list(
-          'supplier',
-          parts.map((p) => p.supplier),
-        ),
-      },
-      {
-        name: 'Kinds of part',
-        what: 'family',
-        list: list(
-          'family',
-          parts.map((p) => p.family),
-          (f) => f.replaceAll('-', ' '),
-        ),
-      },
-      {
-        name: 'Kinds of plan',
-        what: 'school',
-        list: list('school', PLAN_FAMILIES, (f) => FAMILY_NAMES[f as PlanFamily]),
-      },
-    ].filter((k) => k.list.length > 0 && parts.length > 0);
-  });
-  protected leaveOut(key: string): void {
-    const [lock] = locksOf({ [key]: 'ban' });
-    if (lock) this.lock('ban', lock.what, lock.which);
-  }
   protected readonly finder = new FormControl('', { nonNullable: true });
   private readonly sought = toSignal(this.finder.valueChanges, { initialValue: '' });
   protected readonly offers = computed<readonly Found[]>(() => {

@@ -5,10 +5,10 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import {
-  arrivalsOf,
+  arrivalOf,
   BOX_FAULTS,
   contentsOf,
-  emptyBox,
+  withBox,
   type Arrival,
   type Box,
   type PartsLine,
@@ -75,11 +75,11 @@ export class BoxesView {
   protected readonly rows = computed(() => {
     const [lines, sections] = [this.view.lines(), this.store.sections()];
     if (!sections) return [];
-    const arrivals = arrivalsOf(lines, sections.boxes, this.today);
-    return lines.flatMap((line, i) => {
-      const arrival = arrivals[i];
-      return arrival ? [{ line, arrival, contents: contentsOf(line) }] : [];
-    });
+    return lines.map((line) => ({
+      line,
+      arrival: arrivalOf(line, sections.boxes, this.today),
+      contents: contentsOf(line),
+    }));
   });
   protected readonly headline = computed(() =>
     boxesHeadline(
@@ -119,13 +119,7 @@ export class BoxesView {
   protected change(line: PartsLine, change: Partial<Box>): void {
     const list = this.store.sections()?.boxes.list;
     if (!list) return;
-    const had = list.find((b) => b.code === line.code);
-    const box: Box = { ...(had ?? emptyBox(`box-${line.code}`.slice(0, 60), line.code)), ...change };
-    this.store.patch(
-      'boxes',
-      { list: had ? list.map((b) => (b === had ? box : b)) : [...list, box] },
-      `list.${box.id}`,
-    );
+    this.store.patch('boxes', { list: withBox(list, line.code, change) }, `list.${line.code}`);
   }
   protected order(line: PartsLine): void {
     this.change(line, { orderedOn: this.today });

@@ -10,6 +10,7 @@ import {
   needKey,
   offAt,
   openNeeds,
+  PAIR,
   singleUseOf,
   spreadOf,
   toolsMissing,
@@ -20,6 +21,7 @@ import {
   type WorkStep,
 } from '@rigger/core';
 import {
+  consumableText,
   decisionText,
   DISCLAIMER,
   duration,
@@ -30,6 +32,7 @@ import {
   inUnits,
   NEED_WORDS,
   needText,
+  newHardwareText,
   notMovedText,
   placeWords,
   planHeadline,
@@ -56,13 +59,10 @@ import { MakingFile } from '../../ui/making-file';
 import { UnreadableNotice } from '../../ui/unreadable-notice';
 import { BayDrawing } from './bay-drawing';
 
-export const EXPORTS: readonly Export[] = [
+const EXPORTS: readonly Export[] = [
   { what: 'sheet.pdf', label: 'Print to PDF', fileName: (n) => `build-sheet-${n}.pdf` },
   { what: 'file', label: 'Save as file', fileName: (n) => `job-${n}.json` },
 ];
-/** who works on one vehicle in the bay, where the shop has two */
-const PAIR = 2;
-
 /** The order of work: steps by stretch, why each is where it is, what is off the vehicle meanwhile, and which way it is taken apart. */
 @Component({
   selector: 'app-plan',
@@ -97,6 +97,8 @@ export class PlanView {
   protected readonly settings = settingsText;
   protected readonly cautions = stepCautions;
   protected readonly more = stepMore;
+  protected readonly consumable = consumableText;
+  protected readonly newHardware = newHardwareText;
   protected readonly way = wayText;
   protected readonly stateName = stateName;
   protected readonly wayMinutes = wayMinutes;
