@@ -113,6 +113,9 @@ test('a step is dragged where the order allows, refused where not; a way of taki
   await page.getByRole('button', { name: 'undo' }).click();
   await expect(page.getByRole('button', { name: 'Back to the planned order' })).toHaveCount(0);
 
+  await drag(/Wheels on the ground, jacks and stands away/, /Torque every rubber pivot front/);
+  await expect(page.getByRole('alert')).toContainText('cannot go past the ride-height line');
+
   const ways = page.getByRole('group', { name: /^Anti-roll bar front/ });
   await ways.getByRole('radio', { name: /^at the frame/ }).check();
   await expect(step(/frame clamps off/)).toContainText('Way: at the frame');

@@ -12,6 +12,7 @@ import {
   type Served,
   type ShopSettings,
   type ShopWeek,
+  type Shared,
   type Skill,
   type WaysOf,
   type Week,
@@ -172,6 +173,10 @@ const STATE_WORDS: Readonly<Record<string, string>> = {
 /** What is reached by one of several ways: "Anti-roll bar front". */
 export const stateName = (code: string, axle: WorkStep['axle']): string =>
   [STATE_WORDS[code] ?? code.replaceAll('-', ' '), axle === 'vehicle' ? '' : axle].filter(Boolean).join(' ');
+
+/** What reaching a state once spares: "wheel off front for 3, 10 min". */
+export const sharedText = (s: Shared): string =>
+  `${stateName(s.state, s.axle).toLowerCase()} for ${s.times}, ${duration(s.minutes)}`;
 
 /** A stretch of the order of work: steps that follow each other at one place and in one mode. */
 export interface Stretch {

@@ -163,6 +163,10 @@ describe('steps that were moved', () => {
     expect(with_([{ step: 'off nothing@front', before: null }]).notMoved).toMatchObject([
       { why: 'gone', by: null },
     ]);
+    const closing = plan.steps.at(-1)!.id;
+    expect(with_([{ step: 'off bar-free@front', before: closing }]).notMoved).toMatchObject([
+      { why: 'other-side-of-the-line' },
+    ]);
     const ground = plan.steps.find((s) => s.id.startsWith('ground '))!.id;
     expect(with_([{ step: 'off bar-free@front', before: ground }]).notMoved).toMatchObject([
       { why: 'other-side-of-the-line' },

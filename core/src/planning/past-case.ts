@@ -1,5 +1,13 @@
 import type { Catalogue } from '../catalogue';
-import { isEmptyRound, wasAligned, type After, type JobSections, type TapedWhen } from '../job';
+import {
+  isEmptyRound,
+  NO_WORKSHOP,
+  wasAligned,
+  type After,
+  type JobSections,
+  type TapedWhen,
+  type Workshop,
+} from '../job';
 import { lastTaped, type Assessment } from '../match';
 import type { Axle } from '../suspension';
 import { workPlan } from './work-plan';
@@ -36,7 +44,12 @@ const isWritten = (a: After): boolean =>
   wasAligned(a.alignment);
 
 /** Got, forecast and claimed of a job that was done, with its hours and its line for the next one. */
-export function pastCase(a: Assessment, job: JobSections, catalogue: Catalogue): PastCase {
+export function pastCase(
+  a: Assessment,
+  job: JobSections,
+  catalogue: Catalogue,
+  shop: Pick<Workshop, 'habits' | 'seizedMinutes'> = NO_WORKSHOP,
+): PastCase {
   const last = lastTaped(a.taped, job.tape);
   const over = (axle: Axle, mm: number | null | undefined): number | null => {
     const before = a.forecast?.today[axle].value;
@@ -53,7 +66,7 @@ export function pastCase(a: Assessment, job: JobSections, catalogue: Catalogue):
     taped: job.tape.rounds.find((r) => r.id === last?.id)?.when ?? null,
     lift: { front: liftOf('front'), rear: liftOf('rear') },
     hoursTaken: job.after.hoursTaken,
-    plannedMinutes: workPlan(a, job, catalogue).minutes,
+    plannedMinutes: workPlan(a, job, catalogue, shop).minutes,
     rubbed: job.after.contacts.filter((c) => c.contact !== 'none').length,
     otherwise: job.after.otherwise,
     nextTime: job.after.nextTime,

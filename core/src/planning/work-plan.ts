@@ -73,7 +73,6 @@ export function workPlan(
   const ordered = inOrderOf(
     backAfterWork([...states, ...pivots.nodes, ...workNodes(tasks, access, a)], tasks, access),
   );
-  const above = { ...ordered, ...withMoves(ordered.list, job.work.moves) };
   const standing = standingOn(tasks, access);
   const serving = servedBy(tasks, standing);
 
@@ -83,6 +82,7 @@ export function workPlan(
   const below = [...settling, ...groundNodes(tasks)];
   const end = closing.filter((s) => s.at === 'close').map((s) => closingNode(s, 'closing', a));
 
+  const above = { ...ordered, ...withMoves(ordered.list, job.work.moves, [...below, ...end]) };
   const inSteps = [...above.list, ...below];
   const make = maker(inSteps, catalogue, serving, (use, axle, parts) =>
     fastening(use, axle, platform, parts, catalogue.joints),
@@ -170,12 +170,11 @@ export const choosingFor = (
   shop,
 });
 /** The order with what a person moved in it, and what would not go. */
-function withMoves(list: readonly StepNode[], moves: readonly MovedStep[]) {
+function withMoves(list: readonly StepNode[], moves: readonly MovedStep[], beyond: readonly StepNode[]) {
   const notMoved: NotMoved[] = [];
-  const ids = new Set(list.map((s) => s.id));
   let order = list;
   for (const m of moves) {
-    const below = m.before !== null && !ids.has(m.before) && ids.has(m.step) && m.before.startsWith('ground');
+    const below = beyond.some((s) => s.id === m.before) && list.some((s) => s.id === m.step);
     const r = moved(order, m.step, m.before);
     if (!('why' in r)) order = r;
     else notMoved.push({ ...m, ...r, why: below ? 'other-side-of-the-line' : r.why });

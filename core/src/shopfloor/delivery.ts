@@ -42,7 +42,6 @@ export function deliveryStages(asked: Asked): Staged | null {
     whole.a.chosen.map((c) => c.part),
     catalogue,
   );
-  const hung = new Map(arrivals.map((x) => [x.code, x]));
   const dayOfGroup = (codes: readonly string[]): string | null => {
     // what lacks in a part's box comes with the part
     const mine = arrivals.filter((x) => codes.some((c) => x.code === c || x.code.startsWith(`${c}+`)));
@@ -80,7 +79,7 @@ export function deliveryStages(asked: Asked): Staged | null {
     stages.push({
       day: d,
       fits: fitted.flatMap((g) => g.codes),
-      waits: left.flatMap((g) => g.codes).filter((c) => hung.get(c)?.here ?? true),
+      waits: left.flatMap((g) => g.codes),
       minutes,
       // all of it on at once is the last of the sets
       because: left.length > 0 ? (all.at(-1)?.left ?? []) : [],

@@ -75,7 +75,10 @@ export function printable(task: JobTask, catalogue: Catalogue): Printable {
       case 'parts':
         return { kind: 'text', text: partsCsv(model.lines, model.settings.currency) };
       case 'past':
-        return { kind: 'text', text: JSON.stringify(pastCase(model.assessment, task.sections, catalogue)) };
+        return {
+          kind: 'text',
+          text: JSON.stringify(pastCase(model.assessment, task.sections, catalogue, task.settings.workshop)),
+        };
       case 'rack.pdf':
         return { kind: 'document', document: rackDocument(model) };
       case 'tools.pdf':

@@ -27,7 +27,8 @@ export const KEYS: readonly (readonly [string, string])[] = [
   imports: [MatDialogModule, MatButtonModule],
   template: `
     <h2 mat-dialog-title>Keys</h2>
-    <mat-dialog-content>
+    <!-- longer than a low window: the keyboard scrolls it too -->
+    <mat-dialog-content tabindex="0" role="region" aria-label="Every key">
       <dl>
         @for (k of keys; track k[0]) {
           <div>

@@ -39,6 +39,7 @@ import {
   quantity,
   servedName,
   settingsText,
+  sharedText,
   stateName,
   stepCautions,
   stepMore,
@@ -130,6 +131,12 @@ export class PlanView {
     if (!plan || plan.steps.some((s) => s.people > 1)) return '';
     return hoursRangeText(bayHours(plan, 1).bayMinutes, this.spread());
   });
+  /** each state that several pieces of work share, with what reaching it once spares */
+  protected readonly reached = computed(() => (this.view.plan()?.shared ?? []).map(sharedText));
+  /** numbers of the steps that decide how long it takes */
+  protected readonly deciding = computed(() =>
+    (this.bay()?.critical ?? []).flatMap((id) => this.numberOf().get(id) ?? []).join(', '),
+  );
   protected readonly stretches = computed(() => {
     const plan = this.view.plan();
     return plan ? stretchesOf(plan) : [];
@@ -242,8 +249,10 @@ export class PlanView {
     const step = e.item.data;
     // the list counts steps that cannot be moved too: the day before, and all below the line
     const rest = (this.view.plan()?.steps ?? []).filter((s) => s.id !== step.id);
-    const next = rest.slice(e.currentIndex).find((s) => s.phase !== 'before');
-    this.put(step, next && this.canMove(next) ? next.id : null);
+    const next = rest.slice(e.currentIndex).find((s) => s.phase !== 'before') ?? rest.at(-1);
+    const first = rest.find((s) => s.phase === 'ground' || s.phase === 'closing');
+    // right before the line is last above it
+    this.put(step, next && next.id !== first?.id ? next.id : null);
   }
   /** One place earlier or later, by keyboard. */
   protected nudge(e: Event, s: WorkStep, by: -1 | 1): void {
@@ -260,7 +269,11 @@ export class PlanView {
     const list = this.above().map((x) => ({ ...x, rank: [] }));
     const r = moved(list, s.id, before);
     if ('why' in r) {
-      this.refusal.set({ step: s.id, text: notMovedText({ step: s.id, before, ...r }, this.nameOf) });
+      const why = before !== null && !list.some((x) => x.id === before) ? 'other-side-of-the-line' : r.why;
+      this.refusal.set({
+        step: s.id,
+        text: notMovedText({ step: s.id, before, by: r.by, why }, this.nameOf),
+      });
       return;
     }
     this.refusal.set(null);
