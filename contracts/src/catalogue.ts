@@ -412,6 +412,7 @@ const work = {
   through: z.array(code),
   after: z.array(code),
   per: z.literal('wheel').optional(),
+  bySide: z.boolean().optional(),
   steps: z.array(workText),
   onGround: z.array(workText),
 };
@@ -460,6 +461,7 @@ export const AccessStateSchema = z.strictObject({
   platforms: z.array(code).min(1).optional(),
   blocks: z.array(code).optional(),
   side: z.enum(['left', 'right']).optional(),
+  bySide: z.boolean().optional(),
   opens: z.array(z.enum(COMPONENTS)).optional(),
   gives: z.array(code).optional(),
   needs: z.array(code),

@@ -23,10 +23,6 @@ import type { Headline } from './headline';
 import { shortDay } from './dates';
 import { duration, length, plural, type Style } from './format';
 
-/** Where a step is: "front", "rear left"; nothing for the vehicle as a whole. */
-export const placeWords = (axle: WorkStep['axle'], side: WorkStep['side']): string =>
-  [axle === 'vehicle' ? '' : axle, side ?? ''].filter(Boolean).join(' ');
-
 /** Which way of taking apart a step is, and what it risks. */
 export function wayText(way: WorkStep['way']): string {
   if (!way) return '';
@@ -189,12 +185,16 @@ export interface Stretch {
 const modeOf = (s: WorkStep): string =>
   s.phase === 'before' || s.phase === 'bench' || s.phase === 'ground' || s.phase === 'closing'
     ? s.phase
-    : s.axle;
+    : [s.axle, s.side ?? ''].join(' ').trim();
 const STRETCH_WORDS: Readonly<Record<string, string>> = {
   before: 'The day before',
   bench: 'At the bench',
   front: 'Front axle',
+  'front left': 'Front axle, left',
+  'front right': 'Front axle, right',
   rear: 'Rear axle',
+  'rear left': 'Rear axle, left',
+  'rear right': 'Rear axle, right',
   vehicle: 'Whole vehicle',
   ground: 'On its wheels',
   closing: 'Closing block',

@@ -9,6 +9,10 @@ import {
 } from '@rigger/core';
 import { inUnits, plural, quantity, type Style } from './format';
 
+/** Where a step is: "front", "rear left"; nothing for the vehicle as a whole. */
+export const placeWords = (axle: WorkStep['axle'], side: WorkStep['side']): string =>
+  [axle === 'vehicle' ? '' : axle, side ?? ''].filter(Boolean).join(' ');
+
 /** What a step says: the catalogue's text, or the plan's own words for the steps it makes itself. */
 export function stepText(
   s: Pick<WorkStep, 'text' | 'makes' | 'loosens' | 'soaks' | 'axle'>,
@@ -74,7 +78,8 @@ export function fasteningText(
         : 'platform’s record'
       : source;
   // a step of the whole vehicle closes joints of both axles
-  const what = step.axle === 'vehicle' && f.axle !== 'vehicle' ? `${f.what} ${f.axle}` : f.what;
+  const what =
+    step.axle === 'vehicle' && f.axle !== 'vehicle' ? `${f.what} ${placeWords(f.axle, f.side)}` : f.what;
   return {
     what: held === '' ? what : `${what}, ${held}`,
     torque: f.torque.kind === 'manual' ? 'torque: maker’s manual' : both(f.torque.nm),

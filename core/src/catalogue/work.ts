@@ -54,6 +54,8 @@ export interface AccessState {
   readonly blocks?: readonly string[] | undefined;
   /** the side on which it is; not there: both, or neither */
   readonly side?: 'left' | 'right' | undefined;
+  /** where each wheel is sprung by itself: one side, then the other. Its minutes are those of both */
+  readonly bySide?: boolean | undefined;
   /** components whose joints are opened: one that is seized costs more, or another way is gone */
   readonly opens?: readonly Component[] | undefined;
   /** other states that hold as well once this is reached */
@@ -76,6 +78,8 @@ export interface Work {
   readonly after: readonly string[];
   /** minutes are for one wheel */
   readonly per?: 'wheel' | undefined;
+  /** where each wheel is sprung by itself: one side, then the other. Its minutes are those of both */
+  readonly bySide?: boolean | undefined;
   readonly steps: readonly WorkText[];
   /** done below the ride-height line, wheels on the ground: centring, lock nuts, settings */
   readonly onGround: readonly WorkText[];

@@ -1,11 +1,13 @@
 import type { Platform } from '../catalogue';
-import { turnOf, type WorkPlan } from '../planning';
+import { sideStep, turnOf, type WorkPlan } from '../planning';
 import type { Axle, Vec3 } from '../suspension';
 
 /** One thing under the vehicle as it is seen from above: x forward, y left, mm. */
 export interface UndersideShape {
   /** the state that takes it off (`wheel-off@front`); null: it stays on in every plan */
   readonly state: string | null;
+  /** the wheel that it belongs to; null: to both, or to none */
+  readonly side: 'left' | 'right' | null;
   readonly kind: 'wheel' | 'beam' | 'link' | 'track-bar' | 'spring' | 'bar' | 'leaf' | 'plate' | 'battery';
   /** a line, or the corners of an area */
   readonly points: readonly (readonly [number, number])[];
@@ -45,6 +47,7 @@ export function underside(
     const state = (code: string) => `${code}@${axle}`;
     const line = (kind: UndersideShape['kind'], a: Vec3, b: Vec3, of: string | null): UndersideShape => ({
       state: of,
+      side: null,
       kind,
       points: [
         [a[0], a[1]],
@@ -60,7 +63,16 @@ export function underside(
     };
     const round = (at: Vec3 | undefined, of: string): UndersideShape[] =>
       at
-        ? [{ state: of, kind: 'spring', points: [[at[0], at[1]]], closed: false, radiusMm: SPRING_RADIUS_MM }]
+        ? [
+            {
+              state: of,
+              side: at[1] > 0 ? 'left' : 'right',
+              kind: 'spring',
+              points: [[at[0], at[1]]],
+              closed: false,
+              radiusMm: SPRING_RADIUS_MM,
+            },
+          ]
         : [];
     const rect = (
       kind: UndersideShape['kind'],
@@ -68,6 +80,7 @@ export function underside(
       of: string,
     ): UndersideShape => ({
       state: of,
+      side: null,
       kind,
       points: [
         [x0, y0],
@@ -103,6 +116,7 @@ export function underside(
       ...round(p.springRightTop, spring),
       {
         state: state('bar-free'),
+        side: null,
         kind: 'bar',
         points: [
           [x, half * BAR_SHARE],
@@ -129,6 +143,7 @@ export function underside(
     ...shapes,
     {
       state: 'battery-off@vehicle',
+      side: null,
       kind: 'battery',
       points: [
         [300, battery],
@@ -141,7 +156,8 @@ export function underside(
     },
   ];
 }
-/** What is off the vehicle while a step is done, and what that step takes off or puts back. */
+/** What is off the vehicle while a step is done, and what that step takes off or puts back: `wheel-off@front`, and where it is done by
+ *  sides `strut-out@front left`. */
 export interface OffAt {
   readonly off: ReadonlySet<string>;
   readonly now: string | null;
@@ -152,9 +168,11 @@ export function offAt(plan: Pick<WorkPlan, 'steps'>, number: number): OffAt {
   const off = new Set<string>();
   for (const s of plan.steps) {
     const turn = turnOf(s);
-    if (s.number >= number) return { off, now: s.number === number ? (turn?.state ?? null) : null };
-    if (turn?.turn === 'off') off.add(turn.state);
-    else if (turn) off.delete(turn.state);
+    const at = turn && sideStep(turn.state, turn.side);
+    if (s.number >= number) return { off, now: s.number === number ? at : null };
+    if (at === null) continue;
+    if (turn?.turn === 'off') off.add(at);
+    else off.delete(at);
   }
   return { off, now: null };
 }

@@ -1,7 +1,7 @@
 import type { AccessState, Work } from '../catalogue';
 import type { Looked, Workshop } from '../job';
 import type { Axle, SuspensionKind } from '../suspension';
-import { placeRank, stateAt, turnStep, type Place, type StepNode } from './step';
+import { placeRank, SIDES, stateAt, turnOf, turnStep, type Place, type StepNode } from './step';
 import { leastWays, type Way } from './ways';
 
 interface OpenState {
@@ -179,18 +179,18 @@ const blockersOf = (
 export const UP = stateAt('vehicle-up', 'vehicle');
 
 /** Off before what stands on it, on after all of that is back. */
-export const accessNodes = (
-  { states, under }: Access,
-  looked: readonly Looked[],
-  seizedMinutes: number | null,
-): readonly StepNode[] =>
+export const accessNodes = ({ states, under }: Access): readonly StepNode[] =>
   states.flatMap((open, i) => {
     const { id, state, place } = open;
     const [below, upon] = [under(open), states.filter((o) => under(o).includes(id))];
     const rank = (axle: number, vehicle: number, by: number) =>
       place === 'vehicle' ? [vehicle, 0, by] : [1, placeRank(place), axle, by];
-    const seized = seizedOn(state, looked);
-    const common = { axle: place, madeBy: [], more: { side: state.side ?? null, way: wayOf(state) } };
+    const common = {
+      axle: place,
+      madeBy: [],
+      bySide: state.bySide,
+      more: { side: state.side ?? null, way: wayOf(state) },
+    };
     return [
       {
         ...common,
@@ -198,8 +198,7 @@ export const accessNodes = (
         after: below.map((u) => turnStep('off', u)),
         rank: rank(0, 0, i),
         phase: 'apart' as const,
-        work: { ...state.off, minutes: state.off.minutes + seized.length * (seizedMinutes ?? 0) },
-        more: { ...common.more, seized: seized.map((l) => l.component) },
+        work: state.off,
       },
       {
         ...common,
@@ -210,6 +209,31 @@ export const accessNodes = (
         work: state.on,
       },
     ];
+  });
+/** The nodes with what seized joints make longer: where a side is done by itself, those of that side; of what is not said to be on one,
+ *  half on each. */
+export const withSeized = (
+  nodes: readonly StepNode[],
+  { states }: Access,
+  looked: readonly Looked[],
+  seizedMinutes: number | null,
+): readonly StepNode[] =>
+  nodes.map((n) => {
+    const turn = turnOf(n);
+    const state = turn?.turn === 'off' ? states.find((s) => s.id === turn.state)?.state : undefined;
+    const here = state
+      ? seizedOn(state, looked).filter((l) => !turn?.side || !l.side || l.side === turn.side)
+      : [];
+    if (here.length === 0) return n;
+    const longer = here.reduce(
+      (sum, l) => sum + (seizedMinutes ?? 0) * (turn?.side && !l.side ? 1 / SIDES.length : 1),
+      0,
+    );
+    return {
+      ...n,
+      work: { ...n.work, minutes: n.work.minutes + longer },
+      more: { ...n.more, seized: here.map((l) => l.component) },
+    };
   });
 const wayOf = ({ way, spares = '', risks = '' }: AccessState) =>
   way === undefined ? null : { name: way, spares, risks };

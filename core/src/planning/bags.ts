@@ -24,7 +24,7 @@ export function bagsOf(plan: Pick<WorkPlan, 'steps'>): readonly Bag[] {
     plan.steps.find((s) => {
       const turn = turnOf(from);
       return turn
-        ? s.id === turnStep('on', turn.state)
+        ? s.id === turnStep('on', turn.state, turn.side)
         : s.number >= from.number && s.fastenings.some((f) => from.loosens.includes(f.what));
     })?.number ?? null;
   return (

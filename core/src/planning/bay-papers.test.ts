@@ -136,7 +136,11 @@ describe('ways of taking apart', () => {
     const at = (id: string) => steps.findIndex((s) => s.id === id);
     expect(steps[at('off control-unit-aside@front')]!.side).toBe('left');
     expect(at('off battery-off@vehicle')).toBeLessThan(at('off control-unit-aside@front'));
-    expect(at('off control-unit-aside@front')).toBeLessThan(at('off strut-out@front'));
+    const [left, right] = [at('off strut-out@front left'), at('off strut-out@front right')];
+    expect(at('off control-unit-aside@front')).toBeLessThan(left);
+    expect(steps[left]!.after).toContain('off control-unit-aside@front');
+    // it is in nobody’s way on the other side
+    expect(steps[right]!.after).not.toContain('off control-unit-aside@front');
     const other = planOf(demoJob('peat-cutter')).steps;
     expect(other.some((s) => s.id.includes('control-unit'))).toBe(false);
   });
@@ -154,12 +158,12 @@ describe('steps that were moved', () => {
     expect(m.minutes).toBe(plan.minutes);
   });
   it('stay where they would pass what they wait for, what waits for them, the line, or what is gone; and say which', () => {
-    expect(with_([{ step: 'off strut-out@front', before: 'off wheel-off@front' }]).notMoved).toMatchObject([
-      { why: 'waits-for' },
-    ]);
-    expect(with_([{ step: 'off wheel-off@front', before: 'on strut-out@front' }]).notMoved).toMatchObject([
-      { why: 'is-waited-for' },
-    ]);
+    expect(
+      with_([{ step: 'off strut-out@front left', before: 'off wheel-off@front' }]).notMoved,
+    ).toMatchObject([{ why: 'waits-for' }]);
+    expect(
+      with_([{ step: 'off wheel-off@front', before: 'on strut-out@front left' }]).notMoved,
+    ).toMatchObject([{ why: 'is-waited-for' }]);
     expect(with_([{ step: 'off nothing@front', before: null }]).notMoved).toMatchObject([
       { why: 'gone', by: null },
     ]);

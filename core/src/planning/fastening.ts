@@ -1,6 +1,7 @@
 import type { FastenerCard, Joint, JointUse, Part, Platform } from '../catalogue';
 import { estimatedTorque, NUT_FACTOR } from '../hardware';
 import type { Axle } from '../suspension';
+import { SIDES } from './step';
 
 /** Whose word a torque is. The part maker's leaflet comes before the platform's record; an estimate says that it is one;
  *  what nobody has read anywhere is looked up. */
@@ -13,7 +14,9 @@ export interface Fastening {
   readonly joint: string;
   readonly what: string;
   readonly axle: Axle | 'vehicle';
-  /** pieces on the axle (or the vehicle) */
+  /** the one side that it is brought to its torque on here; null: both, or neither */
+  readonly side: JointSpot['side'];
+  /** pieces on that side, the axle or the vehicle */
   readonly count: number | null;
   readonly thread: { readonly diameterMm: number; readonly pitchMm: number } | null;
   /** width across the head, and how the other end is held */
@@ -26,6 +29,11 @@ export interface Fastening {
   readonly pattern: string | null;
   readonly note: string;
   readonly tighten: JointUse['tighten'];
+}
+/** Where a joint is; `side` null: on both, or on neither. */
+export interface JointSpot {
+  readonly axle: Axle | 'vehicle';
+  readonly side: 'left' | 'right' | null;
 }
 export const WHEEL_NUT = 'wheel-nut';
 /** Studs of one hub, from its bolt circle.
@@ -46,7 +54,7 @@ function cardOf(joint: string, axle: Axle | 'vehicle', platform: Platform): Part
 /** A joint of a step as it is printed. `parts`: those whose fitting makes it; their leaflets may name its torque. */
 export function fastening(
   use: JointUse,
-  axle: Axle | 'vehicle',
+  { axle, side }: JointSpot,
   platform: Platform,
   parts: readonly Part[],
   joints: readonly Joint[],
@@ -69,7 +77,8 @@ export function fastening(
     joint: use.joint,
     what: record?.what ?? use.joint,
     axle,
-    count: card.perSide == null ? null : card.perSide * (axle === 'vehicle' ? 1 : 2),
+    side,
+    count: card.perSide == null ? null : card.perSide * (axle === 'vehicle' || side ? 1 : SIDES.length),
     thread,
     headMm: card.headMm ?? null,
     counterHold: card.counterHold ?? null,

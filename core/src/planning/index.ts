@@ -9,7 +9,7 @@ export * from './repair-cost';
 export * from './spread';
 export * from './torque-list';
 export { turnedBy } from './pivots';
-export { turnOf } from './step';
+export { sideStep, turnOf } from './step';
 export type { NotMoved, Served, Shared, WorkPlan, WorkStep } from './step';
 export { leastWays, type Way } from './ways';
 export { workPlan } from './work-plan';

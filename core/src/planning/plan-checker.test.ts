@@ -60,15 +60,15 @@ describe('the checker sees', () => {
     return with_(steps);
   };
   it('a state that is never put back, and one that is used without it', () => {
-    expect(without('on wheel-off@front').join()).toContain('wheel-off@front is never put back');
+    expect(without('on wheel-off@front').join()).toContain('wheel-off@front left is never put back');
     expect(without('off wheel-off@front').join()).toContain('without wheel-off');
   });
   it('steps that change places', () => {
-    expect(swapped(at('off strut-out@front'), at('on strut-out@front'))).not.toEqual([]);
+    expect(swapped(at('off strut-out@front left'), at('on strut-out@front left'))).not.toEqual([]);
     expect(swapped(at('on vehicle-up@vehicle'), at('torque front'))).not.toEqual([]);
   });
   it('a hazard that is left out, a joint torqued twice, one that is never closed', () => {
-    const i = at('off strut-out@front');
+    const i = at('off strut-out@front left');
     expect(with_(plan.steps.map((s, n) => (n === i ? { ...s, hazards: [] } : s))).join()).toContain(
       'says nothing of',
     );

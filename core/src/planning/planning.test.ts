@@ -5,6 +5,7 @@ import {
   budgetFinding,
   fastening,
   inOrderOf,
+  isBeam,
   minutesOf,
   moneyFigures,
   moneyOf,
@@ -34,12 +35,19 @@ const planOf = (job: JobSections, c: Catalogue = catalogue): WorkPlan => workPla
 const lines = (job: JobSections) => partsList(job, say(job), catalogue);
 const at = (plan: WorkPlan, match: (s: WorkStep) => boolean) => plan.steps.findIndex(match);
 const joints = (plan: WorkPlan) => plan.steps.flatMap((s) => s.fastenings.map((f) => `${f.joint}@${f.axle}`));
+/** each joint on each side that it is torqued on */
+const jointsBySide = (plan: WorkPlan) =>
+  plan.steps.flatMap((s) =>
+    s.fastenings.flatMap((f) =>
+      [f.side ?? ['left', 'right']].flat().map((side) => `${f.joint}@${f.axle} ${side}`),
+    ),
+  );
 /** The step that takes a state off and the one that puts it back, by their texts in the catalogue. */
 const access = (plan: WorkPlan, code: string, axle: string) => {
   const states = catalogue.access.filter((a) => a.code === code && a.axle === axle);
   return {
     off: at(plan, (s) => s.axle === axle && states.some((a) => a.off.text === s.text)),
-    on: at(plan, (s) => s.axle === axle && states.some((a) => a.on.text === s.text)),
+    on: plan.steps.findLastIndex((s) => s.axle === axle && states.some((a) => a.on.text === s.text)),
   };
 };
 
@@ -365,10 +373,49 @@ describe('every work plan', () => {
   it(
     'fastens every joint exactly once',
     ofEveryPlan((plan) => {
-      const all = joints(plan);
+      const all = jointsBySide(plan);
       expect(all.filter((j, i) => all.indexOf(j) !== i)).toEqual([]);
     }),
   );
+  it(
+    'finishes one side of wheels sprung by themselves before the other, the bar last; both sides of a beam together',
+    ofEveryPlan((plan, a) => {
+      const where = (id: string) => at(plan, (s) => s.id === id);
+      for (const axle of ['front', 'rear'] as const) {
+        const sided = plan.steps.filter((s) => s.axle === axle && s.side !== null);
+        if (isBeam(a.vehicle!.platform[axle].hardpoints)) expect(sided).toEqual([]);
+        for (const s of sided.filter((x) => x.id.endsWith(' left'))) {
+          const twin = plan.steps[where(s.id.replace(/left$/, 'right'))]!;
+          expect(twin).toMatchObject({ text: s.text, side: 'right', phase: s.phase });
+          expect([0, 1]).toContain(s.minutes - twin.minutes);
+          if (!s.id.startsWith('on ')) continue;
+          const [offLeft, offRight] = [s.id.replace('on ', 'off '), twin.id.replace('on ', 'off ')];
+          const both = plan.steps.some((x) => x.after.includes(offLeft) && x.after.includes(offRight));
+          if (!both) expect([s.id, s.number]).toEqual([s.id, Math.min(s.number, where(offRight))]);
+        }
+        const bar = where(`on bar-free@${axle}`);
+        if (bar >= 0) for (const s of sided) expect(s.number).toBeLessThan(bar + 1);
+      }
+    }),
+  );
+  it('a step of one side has the joints of that side, half the pieces of both', () => {
+    const job = demoJob('farm-vet');
+    const a = say(job);
+    const steps = workPlan(a, job, catalogue).steps;
+    const on = (side: string) => steps.find((s) => s.id === `on strut-out@front ${side}`)!.fastenings;
+    expect(on('left').length).toBeGreaterThan(0);
+    expect(on('left').map((f) => f.joint)).toEqual(on('right').map((f) => f.joint));
+    for (const f of on('left')) {
+      const both = fastening(
+        { joint: f.joint, tighten: f.tighten, note: '' },
+        { axle: 'front', side: null },
+        a.vehicle!.platform,
+        [],
+        catalogue.joints,
+      );
+      expect([f.side, f.count]).toEqual(['left', both.count === null ? null : both.count / 2]);
+    }
+  });
   it(
     'puts back in reverse whatever it took off, and nothing is left off',
     ofEveryPlan((plan) => {
@@ -457,14 +504,16 @@ describe('every work plan', () => {
 describe('order by construction', () => {
   it('nothing is torqued through a component that is out: camber bolts wait for the strut', () => {
     const plan = planOf(plainJob('sarnby-courser', ['TL-3020', 'HF-350']));
-    const bolts = at(plan, (s) => s.parts.includes('HF-350'));
-    const strut = access(plan, 'strut-out', 'front');
-    expect(strut.off).toBeGreaterThan(0);
-    expect(bolts).toBeGreaterThan(strut.on);
-    expect(bolts).toBeLessThan(access(plan, 'wheel-off', 'front').on);
-    // the same joint is only run on while it will be opened again
-    expect(plan.steps[strut.on]!.handTight).toContain('Strut to knuckle bolts');
-    expect(plan.steps[bolts]!.fastenings.map((f) => f.joint)).toContain('strut-to-knuckle');
+    for (const side of ['left', 'right'] as const) {
+      const bolts = at(plan, (s) => s.parts.includes('HF-350') && s.side === side);
+      const on = at(plan, (s) => s.id === `on strut-out@front ${side}`);
+      expect(on).toBeGreaterThan(0);
+      expect(bolts).toBeGreaterThan(on);
+      expect(bolts).toBeLessThan(access(plan, 'wheel-off', 'front').on);
+      // the same joint is only run on while it will be opened again
+      expect(plan.steps[on]!.handTight).toContain('Strut to knuckle bolts');
+      expect(plan.steps[bolts]!.fastenings.map((f) => f.joint)).toContain('strut-to-knuckle');
+    }
   });
   it('the subframe comes before the spacers', () => {
     const plan = planOf(plainJob('sarnby-courser', ['TL-3020', 'IW-360']));
@@ -643,7 +692,13 @@ describe('whose word a torque is', () => {
     pattern: null,
   } as const;
   const of = (change: object, parts: readonly Part[] = []) =>
-    fastening(use, 'front', { ...halder, fasteners: [{ ...card, ...change }] }, parts, catalogue.joints);
+    fastening(
+      use,
+      { axle: 'front', side: null },
+      { ...halder, fasteners: [{ ...card, ...change }] },
+      parts,
+      catalogue.joints,
+    );
   const leaflet: Part = {
     ...catalogue.parts[0]!,
     fasteners: [{ joint: 'strut-top', torqueNm: 40, note: 'dry' }],
@@ -656,7 +711,7 @@ describe('whose word a torque is', () => {
     expect(of({}).count).toBe(6);
   });
   it('a joint without a card has no thread, no count and no torque', () => {
-    expect(fastening(use, 'rear', halder, [], catalogue.joints)).toMatchObject({
+    expect(fastening(use, { axle: 'rear', side: null }, halder, [], catalogue.joints)).toMatchObject({
       thread: null,
       count: null,
       torque: { kind: 'manual' },

@@ -102,6 +102,8 @@ export interface WorkPlan {
 
 /** A step before it has its place in the order: joints still by their codes, none of them torqued yet. */
 export interface StepNode extends Ordered {
+  /** is one step of each side, where the wheels of its axle are sprung by themselves */
+  readonly bySide?: boolean | undefined;
   readonly phase: WorkStep['phase'];
   readonly axle: Place;
   readonly work: WorkText;
@@ -125,22 +127,36 @@ export interface StepNode extends Ordered {
     >
   >;
 }
+export const SIDES = ['left', 'right'] as const;
 /** Names a state of the vehicle where it is. */
 export const stateAt = (code: string, axle: Place): string => `${code}@${axle}`;
-/** Names the step that takes a state off, and the one that puts it back. */
-export const turnStep = (turn: 'off' | 'on', state: string): string => `${turn} ${state}`;
+/** Names the step that takes a state off, and the one that puts it back; where it is done by sides, that of one. */
+export const turnStep = (turn: 'off' | 'on', state: string, side: WorkStep['side'] = null): string =>
+  sideStep(`${turn} ${state}`, side);
+/** Names the step of one side of what is done by sides. */
+export const sideStep = (id: string, side: WorkStep['side']): string =>
+  side === null ? id : `${id} ${side}`;
 /** What a step does to a state of the vehicle: takes it off or puts it back. Null for one that does neither.
- *  @example turnOf({ id: 'off bar-free@front' }) // {"turn":"off","state":"bar-free@front","code":"bar-free","axle":"front"} */
+ *  `side`: of one wheel only.
+ *  @example turnOf({ id: 'off strut-out@front left' }) // {"turn":"off","state":"strut-out@front","code":"strut-out","axle":"front","side":"left"} */
 export function turnOf({ id }: Pick<WorkStep, 'id'>): {
   readonly turn: 'off' | 'on';
   readonly state: string;
   readonly code: string;
   readonly axle: Place;
+  readonly side: WorkStep['side'];
 } | null {
-  const [, turn, state, code, axle] = /^(off|on) ((.+)@(front|rear|vehicle))$/.exec(id) ?? [];
+  const [, turn, state, code, axle, side] =
+    /^(off|on) ((.+)@(front|rear|vehicle))(?: (left|right))?$/.exec(id) ?? [];
   return state === undefined || code === undefined
     ? null
-    : { turn: turn as 'off' | 'on', state, code, axle: axle as Place };
+    : {
+        turn: turn as 'off' | 'on',
+        state,
+        code,
+        axle: axle as Place,
+        side: (side as 'left' | 'right' | undefined) ?? null,
+      };
 }
 /** Work that the plan itself brings, without words of the catalogue. */
 export const OWN_WORK: WorkText = { text: '', minutes: 0, tools: [], hazards: [], loosens: [], fastens: [] };

@@ -196,6 +196,7 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       rank: [1, placeRank(t.place), 3, t.removes ? -1 : n, i],
       phase: 'work' as const,
       axle: t.place,
+      bySide: t.work.bySide,
       work: times(w, t.work.per === 'wheel' ? t.times : 1),
       madeBy: t.part ? [t.part] : [],
       more: {

@@ -41,7 +41,8 @@ export function wayChoices(
   const choosing = choosingFor(a.vehicle.platform, job, shop);
   return plan.steps.flatMap((step): WaysOf[] => {
     const turn = turnOf(step);
-    if (turn?.turn !== 'off' || step.way === null) return [];
+    // the way of one side is that of the other
+    if (turn?.turn !== 'off' || turn.side === 'right' || step.way === null) return [];
     const { state: at, code } = turn;
     const all = waysTo(code, step.axle, catalogue.access, choosing);
     if (all.length < 2) return [];

@@ -10,12 +10,14 @@ import { NO_WORKSHOP, type JobSections, type MovedStep, type Workshop } from '..
 import type { Assessment } from '../match';
 import { AXLES } from '../rules';
 import { alignmentFigures } from './alignment';
-import { accessFor, accessNodes, UP, type Access, type Choosing } from './access';
-import { fastening, WHEEL_NUT } from './fastening';
+import { accessFor, accessNodes, UP, withSeized, type Access, type Choosing } from './access';
+import { fastening, WHEEL_NUT, type JointSpot } from './fastening';
 import { inOrderOf, moved } from './order';
 import { pivotsOf, pivotSteps, torqueMinutes } from './pivots';
+import { bySides } from './sides';
 import {
   OWN_WORK,
+  SIDES,
   turnOf,
   turnStep,
   type NotMoved,
@@ -49,10 +51,11 @@ const NO_WORK: WorkPlan = {
  *  2. access: the states they need, each once per axle, by the ways that take least together (`ways.ts`) unless the job or the
  *     shop says another; put back in reverse by construction, since a state comes back before the one it stood on
  *  3. what works *through* a component waits until the component is back; what comes first, by its record, comes first
- *  4. every rubber pivot that the new height turns, on both axles: cam marked, loosened, torqued below the line
- *  5. the ride-height line: wheels down, rolled; what is set on the ground; pivots; then the closing block
- *  6. steps that a person moved go where they were put, where nothing waits the other way round
- *  7. each joint is torqued exactly once, at the last step that makes it; before that it is only run on
+ *  4. sides (`sides.ts`): where the wheels are sprung by themselves one side is finished and left loose, then the other, the bar last
+ *  5. every rubber pivot that the new height turns, on both axles: cam marked, loosened, torqued below the line
+ *  6. the ride-height line: wheels down, rolled; what is set on the ground; pivots; then the closing block
+ *  7. steps that a person moved go where they were put, where nothing waits the other way round
+ *  8. each joint is torqued exactly once, at the last step that makes it; before that it is only run on
  *  Minutes are those of the merged plan, not the sum of book times. */
 export function workPlan(
   a: Assessment,
@@ -69,10 +72,9 @@ export function workPlan(
   const { kindOf, looked } = choosing;
   const access = accessFor(tasks, catalogue.access, choosing);
   const pivots = pivotsOf(a, tasks, access, catalogue.joints, kindOf);
-  const states = accessNodes(access, looked, shop.seizedMinutes);
-  const ordered = inOrderOf(
-    backAfterWork([...states, ...pivots.nodes, ...workNodes(tasks, access, a)], tasks, access),
-  );
+  const nodes = [...accessNodes(access), ...pivots.nodes, ...workNodes(tasks, access, a)];
+  const onSides = bySides(backAfterWork(nodes, tasks, access), (axle) => platform[axle].hardpoints);
+  const ordered = inOrderOf(withSeized(onSides, access, looked, shop.seizedMinutes));
   const standing = standingOn(tasks, access);
   const serving = servedBy(tasks, standing);
 
@@ -84,8 +86,8 @@ export function workPlan(
 
   const above = { ...ordered, ...withMoves(ordered.list, job.work.moves, [...below, ...end]) };
   const inSteps = [...above.list, ...below];
-  const make = maker(inSteps, catalogue, serving, (use, axle, parts) =>
-    fastening(use, axle, platform, parts, catalogue.joints),
+  const make = maker(inSteps, catalogue, serving, (use, at, parts) =>
+    fastening(use, at, platform, parts, catalogue.joints),
   );
   const torqued = AXLES.flatMap((axle) => {
     const uses = onceEach([
@@ -109,7 +111,9 @@ export function workPlan(
     return [
       {
         ...step,
-        fastenings: uses.map((u) => fastening(u.use, axle, platform, u.parts, catalogue.joints)),
+        fastenings: uses.map((u) =>
+          fastening(u.use, { axle, side: null }, platform, u.parts, catalogue.joints),
+        ),
       },
     ];
   });
@@ -299,27 +303,38 @@ function maker(
   inSteps: readonly StepNode[],
   { joints }: Pick<Catalogue, 'joints'>,
   serving: ReadonlyMap<string, readonly Served[]>,
-  torqued: (use: JointUse, at: Place, parts: readonly Part[]) => WorkStep['fastenings'][number],
+  torqued: (use: JointUse, at: JointSpot, parts: readonly Part[]) => WorkStep['fastenings'][number],
 ): (s: StepNode) => Omit<WorkStep, 'number'> {
   const nameOf = (code: string) => joints.find((j) => j.code === code)?.what ?? code;
   const inPlan = new Set(inSteps.map((s) => s.id));
   const last = new Map<string, string>();
   // a joint is torqued where it is made for the last time, by the leaflets of all whose fitting makes it
   const makers = new Map<string, readonly Part[]>();
+  /** a joint on each of the sides that a step is at */
+  const atOf = (s: StepNode, f: JointUse) =>
+    (s.more.side ? [s.more.side] : SIDES).map((side) => `${f.joint}@${s.axle} ${side}`);
   for (const s of inSteps)
-    for (const f of s.work.fastens.filter((x) => x.tighten === 'in-step')) {
-      const joint = `${f.joint}@${s.axle}`;
-      last.set(joint, s.id);
-      makers.set(joint, [...(makers.get(joint) ?? []), ...s.madeBy]);
-    }
+    for (const f of s.work.fastens.filter((x) => x.tighten === 'in-step'))
+      for (const joint of atOf(s, f)) {
+        last.set(joint, s.id);
+        makers.set(joint, [...new Set([...(makers.get(joint) ?? []), ...s.madeBy])]);
+      }
   return (s) => {
     const kept = s.work.fastens.filter(
-      (f) => f.tighten === 'in-step' && last.get(`${f.joint}@${s.axle}`) === s.id,
+      (f) => f.tighten === 'in-step' && atOf(s, f).some((joint) => last.get(joint) === s.id),
     );
     const fastenings = [
-      ...kept.map((f) => torqued(f, s.axle, makers.get(`${f.joint}@${s.axle}`) ?? [])),
+      ...kept.map((f) =>
+        torqued(
+          f,
+          { axle: s.axle, side: s.more.side ?? null },
+          atOf(s, f).flatMap((joint) => makers.get(joint) ?? []),
+        ),
+      ),
       ...(s.id === turnStep('on', UP) ? AXLES : []).flatMap((axle) =>
-        onceEach(usesAt(inSteps, 'on-the-ground', axle)).map((u) => torqued(u.use, axle, u.parts)),
+        onceEach(usesAt(inSteps, 'on-the-ground', axle)).map((u) =>
+          torqued(u.use, { axle, side: null }, u.parts),
+        ),
       ),
     ];
     return {

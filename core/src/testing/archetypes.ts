@@ -176,7 +176,7 @@ export const ARCHETYPES: readonly Archetype[] = [
         Math.abs(lift(t, 'front') + 20) < 4 && Math.abs(lift(t, 'rear') + 20) < 4,
       'the adjusters still reach': (t) => t.of('camber-reach').length === 0,
       'every damper has its settings, at its step': (t) =>
-        t.plan.steps.filter((s) => s.settings.length > 0).length === 2 &&
+        new Set(t.plan.steps.flatMap((s) => s.settings.map((x) => x.part))).size === 2 &&
         t.a.chosen.filter((p) => p.part.family === 'damper').every((p) => p.part.settings !== undefined),
     },
     leaves: [],

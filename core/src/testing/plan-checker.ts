@@ -19,18 +19,27 @@ export function faultsOfPlan(
       (x) =>
         x.axle === s.axle &&
         (x.off.text === s.text || x.on.text === s.text) &&
-        s.id.endsWith(` ${x.code}@${x.axle}`),
+        s.id.replace(/ (left|right)$/, '').endsWith(` ${x.code}@${x.axle}`),
     );
+  /** a thing at each place where a step is: on its side, on both, or once for the vehicle */
+  const placesOf = (
+    name: string,
+    s: { readonly axle: WorkStep['axle']; readonly side: WorkStep['side'] },
+  ): readonly string[] =>
+    s.axle === 'vehicle'
+      ? [`${name}@vehicle`]
+      : [s.side ?? ['left', 'right']].flat().map((side) => `${name}@${s.axle} ${side}`);
   const operationOf = (s: WorkStep): Work | undefined => {
     const code = /^(?:work|ground) ([^/@]+)/.exec(s.id)?.[1];
     return c.operations.find((o) => o.code === code);
   };
   /** states that hold: themselves and what they give */
-  const holds = (code: string, axle: WorkStep['axle']): boolean =>
-    off.has(`${code}@${axle}`) ||
+  const holds = (code: string, s: WorkStep): boolean =>
     off.has(`${code}@vehicle`) ||
-    [...off].some((key) =>
-      c.access.some((x) => `${x.code}@${x.axle}` === key && x.axle === axle && x.gives?.includes(code)),
+    placesOf(code, s).every(
+      (place) =>
+        off.has(place) ||
+        c.access.some((x) => x.gives?.includes(code) && off.has(place.replace(`${code}@`, `${x.code}@`))),
     );
   const known = (code: string, axle: WorkStep['axle']) =>
     c.access.some((x) => x.code === code && (x.axle === axle || x.axle === 'vehicle'));
@@ -42,50 +51,49 @@ export function faultsOfPlan(
     seen.add(s.id);
     const state = stateOf(s);
     if (s.id.startsWith('off ')) {
-      const key = s.id.slice(4);
+      const keys = placesOf(s.id.slice(4).split('@')[0] ?? '', s);
       if (!state) faults.push(`${at}: nobody wrote it`);
-      if (off.has(key)) faults.push(`${at}: off already`);
+      if (keys.some((k) => off.has(k))) faults.push(`${at}: off already`);
       for (const n of state?.needs ?? [])
-        if (known(n, s.axle) && !holds(n, s.axle)) faults.push(`${at}: without ${n}`);
+        if (known(n, s.axle) && !holds(n, s)) faults.push(`${at}: without ${n}`);
       for (const h of state?.off.hazards ?? [])
         if (!s.hazards.includes(h)) faults.push(`${at}: says nothing of ${h}`);
-      off.add(key);
-      if (key === 'vehicle-up@vehicle') onGround = false;
+      for (const k of keys) off.add(k);
+      if (keys.includes('vehicle-up@vehicle')) onGround = false;
     } else if (s.id.startsWith('on ')) {
-      const key = s.id.slice(3);
-      if (!off.delete(key)) faults.push(`${at}: was not off`);
+      const back = s.id.slice(3).split('@')[0] ?? '';
+      for (const k of placesOf(back, s)) if (!off.delete(k)) faults.push(`${at}: ${k} was not off`);
       for (const o of off) {
-        const [code = '', axle = ''] = o.split('@');
+        const [code = '', axle = '', side = ''] = o.split(/[@ ]/);
         const upon = c.access.filter((x) => x.code === code && x.axle === axle);
         if (
           upon.length > 0 &&
-          upon.every((x) => x.needs.includes(key.split('@')[0] ?? '')) &&
-          (axle === s.axle || s.axle === 'vehicle')
+          upon.every((x) => x.needs.includes(back)) &&
+          (axle === s.axle || s.axle === 'vehicle') &&
+          (s.side === null || s.side === side)
         )
           faults.push(`${at}: ${o} stands on it`);
       }
       for (const h of state?.on.hazards ?? [])
         if (!s.hazards.includes(h)) faults.push(`${at}: says nothing of ${h}`);
-      if (key === 'vehicle-up@vehicle') onGround = true;
+      if (back === 'vehicle-up') onGround = true;
     } else if (s.phase === 'work') {
       const o = operationOf(s);
       for (const n of o?.needs ?? [])
-        if (known(n, s.axle) && !holds(n, s.axle)) faults.push(`${at}: without ${n}`);
-      const out = [...off].flatMap((key) =>
-        c.access.filter((x) => `${x.code}@${x.axle}` === key && x.axle === s.axle).flatMap((x) => x.out),
-      );
+        if (known(n, s.axle) && !holds(n, s)) faults.push(`${at}: without ${n}`);
+      const out = c.access
+        .filter((x) => x.axle === s.axle && placesOf(x.code, s).some((k) => off.has(k)))
+        .flatMap((x) => x.out);
       for (const t of o?.through ?? [])
         if (out.includes(t)) faults.push(`${at}: through the ${t}, which is out`);
     }
     if ((s.phase === 'ground' || s.phase === 'closing') && !onGround) faults.push(`${at}: in the air`);
     const removed = s.serves.some((x) => x.kind === 'removal');
-    for (const joint of s.loosens) {
-      const key = `${joint}@${s.axle}`;
+    for (const key of s.loosens.flatMap((joint) => placesOf(joint, s))) {
       if (!removed) opened.set(key, (opened.get(key) ?? 0) + 1);
       if (torqued.has(key)) faults.push(`${at}: ${key} is opened after its torque`);
     }
-    for (const f of s.fastenings) {
-      const key = `${f.what}@${f.axle}`;
+    for (const { f, key } of s.fastenings.flatMap((f) => placesOf(f.what, f).map((key) => ({ f, key })))) {
       if (torqued.has(key)) faults.push(`${at}: ${key} torqued twice`);
       torqued.add(key);
       if (f.tighten === 'at-ride-height' && s.phase !== 'ground')

@@ -328,7 +328,7 @@ describe('Plan', () => {
     expect(v.page.querySelectorAll('article.step')).toHaveLength(steps.length);
     const line = v.page.querySelector('.line')!;
     expect(line.previousElementSibling!.textContent).toContain(steps[rideHeightLine - 1]!.text);
-    const off = steps.find((s) => s.id === 'off strut-out@front')!;
+    const off = steps.find((s) => s.id === 'off strut-out@front left')!;
     (v.page.querySelectorAll('article.step')[off.number - 1] as HTMLElement).focus();
     await v.fixture.whenStable();
     expect(await v.text()).toContain('For Strut-top spacer 20 mm');
@@ -358,9 +358,9 @@ describe('Plan', () => {
     const first = v.view.plan()!.steps.find((s) => s.phase === 'apart')!;
     await press(first.id, 'ArrowDown');
     const before = v.view.plan()!.steps.map((s) => s.id);
-    await press('off strut-out@front', 'ArrowUp');
+    await press('off strut-out@front right', 'ArrowUp');
     for (let i = 0; i < 12 && v.page.querySelector('[role=alert]') === null; i++)
-      await press('off strut-out@front', 'ArrowUp');
+      await press('off strut-out@front right', 'ArrowUp');
     expect(v.page.querySelector('[role=alert]')!.textContent).toContain('waits for it');
     expect(v.view.plan()!.steps.map((s) => s.id)).not.toEqual(before);
     expect(v.view.plan()!.notMoved).toEqual([]);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Elevation, OffAt, UndersideShape } from '@rigger/core';
+import { sideStep, type Elevation, type OffAt, type UndersideShape } from '@rigger/core';
 
 const ROOM_MM = 320;
 /** how far the body is drawn up while the vehicle is on the lift, mm */
@@ -153,7 +153,7 @@ export class BayDrawing {
         ...s,
         points,
         line: points.map((p) => p.join(',')).join(' '),
-        is: s.state ? this.isOff(s.state) : 'on',
+        is: s.state ? this.isOff(s.state, s.side) : 'on',
       };
     }),
   );
@@ -168,9 +168,11 @@ export class BayDrawing {
     const top = Math.max(...this.elevation().planned.body.map((p) => p[1])) + UP_MM + ROOM_MM / 4;
     return [minX - ROOM_MM, -top, maxX - minX + 2 * ROOM_MM, top + 60].join(' ');
   });
-  private isOff(state: string): 'on' | 'off' | 'now' {
+  /** of both sides, or of one that is done by itself */
+  private isOff(state: string, side: UndersideShape['side'] = null): 'on' | 'off' | 'now' {
     const { off, now } = this.at();
-    return now === state ? 'now' : off.has(state) ? 'off' : 'on';
+    const names = [state, sideStep(state, side)];
+    return names.includes(now ?? '') ? 'now' : names.some((n) => off.has(n)) ? 'off' : 'on';
   }
   protected path(points: readonly (readonly [number, number])[]): string {
     return points.map(([x, y]) => `${x},${-y}`).join(' ');

@@ -9,6 +9,7 @@ import {
   moved,
   needKey,
   offAt,
+  turnOf,
   openNeeds,
   PAIR,
   singleUseOf,
@@ -219,8 +220,8 @@ export class PlanView {
     const names = [...at.off]
       .filter((id) => id !== 'vehicle-up@vehicle')
       .map((id) => {
-        const [code = '', axle = 'vehicle'] = id.split('@');
-        return stateName(code, axle as WorkStep['axle']).toLowerCase();
+        const turn = turnOf({ id: `off ${id}` });
+        return turn ? [stateName(turn.code, turn.axle).toLowerCase(), turn.side ?? ''].join(' ').trim() : id;
       });
     const up = at.off.has('vehicle-up@vehicle') ? 'On the lift. ' : '';
     return `${up}Before step ${step.number}: ${names.length > 0 ? `off or free ${names.join(', ')}` : 'everything on'}.`;
