@@ -55,22 +55,44 @@ export async function benchBay({ core, catalogue, settings, jobs, base, ids, tim
     ['build sheet', `jobs/${ids.largest}/sheet.pdf`],
     ['rack sheet', `jobs/${ids.largest}/rack.pdf`],
     ['tool list', `jobs/${ids.largest}/tools.pdf`],
-    ['labels', `jobs/${ids.largest}/labels.pdf`],
+    ['labels', `jobs/${ids.largest}/labels-14.pdf`],
     ['quote', `jobs/${ids.largest}/quote.pdf`],
     ['pick list of all jobs', 'pick-list.pdf'],
   ]) {
-    const took = [];
-    for (let i = 0; i < 12; i++) {
+    const took = async () => {
       const begun = performance.now();
-      // on a connection of its own: one that was kept has been closed while the lines above were computed
-      await (await fetch(`${base}api/${path}`, { headers: { connection: 'close' } })).arrayBuffer();
-      took.push(performance.now() - begun);
+      await (await asked(`${base}api/${path}`)).arrayBuffer();
+      return performance.now() - begun;
+    };
+    const [anew, again] = [[], []];
+    for (let i = 0; i < 12; i++) {
+      await touched(base, ids.largest);
+      anew.push(await took());
+      again.push(await took());
     }
-    const warm = took.slice(4).sort((x, y) => x - y);
+    const middle = (list) => list.slice(4).sort((x, y) => x - y)[4];
     line(
       `${name} as PDF, warm`,
-      ms(warm[Math.floor(warm.length / 2)]),
-      `median of ${warm.length}; goal 0.3 s`,
+      ms(middle(anew)),
+      `median of 8, its job saved before each; asked for again ${ms(middle(again))}; goal 0.3 s`,
     );
   }
 }
+/** A connection that was kept is closed by the server while the lines above are computed: then once more, on a new one. */
+const asked = (url, how = {}) => {
+  const ask = () => fetch(url, { ...how, headers: { 'Content-Type': 'application/json' } });
+  return ask().catch(ask);
+};
+/** A job that was saved just now, to begin on another day. */
+async function touched(base, id) {
+  const { sections } = await (await asked(`${base}api/jobs/${id}`)).json();
+  const { version, data } = sections.work;
+  const answer = await asked(`${base}api/jobs/${id}/sections/work`, {
+    method: 'PUT',
+    body: JSON.stringify({ version, data: { ...data, startDay: nextDay() } }),
+  });
+  if (!answer.ok) throw new Error(`the job of the bench could not be saved: ${answer.status}`);
+}
+let saves = 0;
+/** a day that the job never had, so that no paper of it was printed before */
+const nextDay = () => new Date(Date.UTC(2031, 0, 1 + saves++)).toISOString().slice(0, 10);

@@ -21,6 +21,7 @@ export const LackSchema = z.discriminatedUnion('code', [
   z.strictObject({ section: z.literal('vehicle'), code: z.literal('no-vehicle') }),
   z.strictObject({ section: z.literal('vehicle'), code: z.literal('to-ask'), count: z.number() }),
   z.strictObject({ section: z.literal('tape'), code: z.literal('corners'), count: z.number() }),
+  z.strictObject({ section: z.literal('tape'), code: z.literal('settled-untaped') }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('no-tire') }),
   z.strictObject({ section: z.literal('brief'), code: z.literal('stance-unsaid') }),
   z.strictObject({ section: z.literal('tire'), code: z.literal('not-priced') }),

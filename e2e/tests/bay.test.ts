@@ -37,8 +37,26 @@ test('a late box keeps a job out of its bay until somebody names a day', async (
   await expect(page.getByRole('button', { name: 'let go' })).toHaveCount(1);
   await page.reload();
   await expect(page.getByRole('button', { name: 'let go' })).toHaveCount(1, { timeout: 20_000 });
-  await page.locator('.lane.bay .bar', { hasText: '1014' }).press('Delete');
+  await bar.press('Delete');
   await expect(page.getByRole('button', { name: 'let go' })).toHaveCount(0);
+
+  // and by mouse, two days later
+  const [from, track] = [
+    await bar.boundingBox(),
+    await page.locator('.lane.bay .track').first().boundingBox(),
+  ];
+  const days = await page.locator('.lane.head .day').count();
+  if (!from || !track) throw new Error('nothing to drag');
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 12, y, { steps: 4 });
+  await page.mouse.move(x + (2 * track.width) / days, y, { steps: 10 });
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'let go' })).toHaveCount(1);
+  await expect(bar).not.toHaveAttribute('aria-label', before);
+  await page.getByRole('button', { name: 'Take the last move back' }).click();
+  await expect(bar).toHaveAttribute('aria-label', before);
 });
 
 test('a job in two visits, and a box that is short of one bag', async ({ page, server, second }) => {
@@ -94,7 +112,7 @@ test('a step is dragged where the order allows, refused where not; a way of taki
   const order = () => page.locator('article.step').evaluateAll((all) => all.map((x) => x.textContent.trim()));
   await expect(page.locator('article.step').nth(20)).toBeVisible();
   const before = await order();
-  await drag(/strut out; both sides/, /anti-roll bar links off/);
+  await drag(/top nuts out, strut out/, /anti-roll bar links off/);
   await expect(page.getByRole('alert')).toContainText('waits for it');
   expect(await order()).toHaveLength(before.length);
   await expect(page.getByRole('button', { name: 'Back to the planned order' })).toHaveCount(0);
@@ -124,7 +142,7 @@ test('a step is dragged where the order allows, refused where not; a way of taki
   await page.goto(await server.at(1014, 'papers'));
   for (const [paper, name] of [
     ['Rack sheet, PDF', /^rack-1014\.pdf$/],
-    ['Labels, PDF', /^labels-1014\.pdf$/],
+    ['Labels, 21 a sheet', /^labels-1014-21\.pdf$/],
     ['Calendar, Calendar file', /^plan-1014\.ics$/],
   ] as const) {
     const [file] = await Promise.all([

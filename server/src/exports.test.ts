@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Catalogue } from '@rigger/core';
+import { bagsOf, type Catalogue } from '@rigger/core';
 import Papa from 'papaparse';
 import type { DynamicContent, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { apiRoutes } from './routes/routes';
@@ -9,6 +9,7 @@ import { sectionsOf } from './services/jobs-service';
 import { partsCsv } from './services/parts-csv';
 import type { Printable, PrintTask } from './services/printable';
 import { printing } from './services/printing';
+import { labelsDocument } from './services/papers';
 import { sheetDocument } from './services/sheet-document';
 import { sheetModel, type SheetModel } from './services/sheet-model';
 import { elevationSvg } from './services/elevation-svg';
@@ -118,6 +119,58 @@ describe('the build sheet', () => {
     expect(svg).toContain('limit 2050 mm');
     expect(svg).not.toMatch(/NaN|undefined/);
   });
+  it('draws the order of each pattern whose pieces are counted, and of none that are not', async () => {
+    const m = await modelOf(1012);
+    const drawn = (model: SheetModel) =>
+      [
+        ...JSON.stringify(sheetDocument(model).content).matchAll(
+          /"([^"]+): in this order, in rising rounds/g,
+        ),
+      ].map((x) => x[1]);
+    // nobody has counted anything but the studs of the hub
+    expect(drawn(m)).toEqual(['wheel nuts']);
+    const counted = (count: number): SheetModel => ({
+      ...m,
+      plan: {
+        ...m.plan,
+        steps: m.plan.steps.map((x) => ({
+          ...x,
+          fastenings: x.fastenings.map((f) => (f.joint === 'strut-top' ? { ...f, count } : f)),
+        })),
+      },
+    });
+    expect(drawn(counted(3))).toEqual(['wheel nuts', 'strut top nuts']);
+    expect(drawn(counted(6))).toEqual(['wheel nuts, strut top nuts']);
+    expect(drawn(counted(2))).toEqual(['wheel nuts']);
+  });
+  it.each([
+    [8, 2],
+    [14, 2],
+    [21, 3],
+  ] as const)(
+    'labels for sheets of %d stand where its labels are, each bag and box once',
+    async (on, columns) => {
+      const m = await modelOf(1012);
+      const pages = labelsDocument(m, on).content as unknown as readonly {
+        readonly table: {
+          readonly body: readonly (readonly { readonly stack?: unknown }[])[];
+          readonly widths: number[];
+        };
+      }[];
+      const bags = bagsOf(m.plan).length;
+      const boxes = m.lines.filter((l) => l.group !== 'shop').length;
+      expect(bags * boxes).toBeGreaterThan(0);
+      expect(pages).toHaveLength(Math.ceil((bags + boxes) / on));
+      for (const { table } of pages) {
+        expect(table.body).toHaveLength(on / columns);
+        expect(table.widths).toHaveLength(2 * columns - 1);
+      }
+      const made = pages.flatMap((p) => p.table.body.flatMap((r) => r.filter((c) => c.stack)));
+      expect(made).toHaveLength(bags + boxes);
+      const A4_PT = (210 * 72) / 25.4;
+      expect(pages[0]!.table.widths.reduce((x, y) => x + y)).toBeLessThan(A4_PT);
+    },
+  );
   it('a request that goes away cancels the work', async () => {
     const job = await s.job(1012);
     const seen = { aborted: false };

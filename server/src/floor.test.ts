@@ -90,10 +90,12 @@ describe('papers of the bay', () => {
     for (const [paper, holds] of [
       ['rack.pdf', 'Rack sheet'],
       ['tools.pdf', 'Hardware bags'],
-      ['labels.pdf', 'Bag A'],
+      ['labels-14.pdf', 'Bag A'],
     ] as const) {
       const r = await s.api.get(`/api/jobs/${job!.id}/${paper}`).expect(200);
-      expect(r.headers['content-disposition']).toContain(paper.replace('.', `-${job!.number}.`));
+      expect(r.headers['content-disposition']).toContain(
+        `${paper.slice(0, paper.search(/[-.]/))}-${job!.number}`,
+      );
       expect(JSON.stringify(documents.at(-1))).toContain(holds);
     }
     const ics = (await s.api.get(`/api/jobs/${job!.id}/plan.ics`).expect(200)).text;
@@ -107,7 +109,7 @@ describe('papers of the bay', () => {
   });
   it('no price, and no torque that nobody has a source for, stands on a paper of the bay', async () => {
     const [job] = (await floor()).jobs.filter((j) => j.floor);
-    for (const paper of ['rack.pdf', 'tools.pdf', 'labels.pdf']) {
+    for (const paper of ['rack.pdf', 'tools.pdf', 'labels-14.pdf']) {
       await s.api.get(`/api/jobs/${job!.id}/${paper}`).expect(200);
       expect(JSON.stringify(documents.at(-1))).not.toMatch(/\bmk\b|\d N·m/);
     }

@@ -9,6 +9,7 @@ import { openShop, type Shop } from './services/shop';
 import { Backups } from './store/backups';
 import { standInFeed } from './standins/supplier-feed';
 import { createComputer, createPlanner, createSheetPrinter } from './workers/pool';
+import { remembering } from './workers/remembering';
 
 export interface StartOptions {
   readonly database: string;
@@ -53,7 +54,7 @@ export async function start(options: StartOptions): Promise<Running> {
     server.closeAllConnections();
     throw error;
   });
-  const printer = createSheetPrinter();
+  const printer = remembering(createSheetPrinter());
   const computer = createComputer();
   const planner = createPlanner();
   const copies = new Backups(options.database, options.backups);

@@ -26,6 +26,8 @@ export function lackText(l: Lack): string {
       return `not in the catalogue: ${l.codes.join(', ')}`;
     case 'corners':
       return `${plural(l.count, 'corner')} to tape`;
+    case 'settled-untaped':
+      return 'to tape settled';
     case 'no-tire':
       return 'no tyre';
     case 'not-priced':

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { emptyChange, emptyRound, lacksOf, recomputed, once, type Figure } from '..';
+import { emptyChange, emptyRound, lacksOf, recomputed, once, type Figure, type JobSections } from '..';
 import { say, sayAfresh, lift, briefOf, everyFigure } from '../testing/assessed';
 import { catalogue, demoJob, demoJobs, partOf, plainJob } from '../testing/demo-world';
 
@@ -46,6 +46,21 @@ describe('a job with nothing known', () => {
       'no-tire',
       'no-source',
     ]);
+  });
+  it('a vehicle that is out and was not taped settled still needs it; one in the bay does not yet', () => {
+    const out = demoJob('bird-count');
+    const codes = (job: JobSections) => lacksOf(job, catalogue).map((l) => l.code);
+    expect(out.head.stage).toBe('follow-up');
+    expect(codes(out)).toContain('settled-untaped');
+    expect(codes({ ...out, head: { ...out.head, stage: 'bay' } })).not.toContain('settled-untaped');
+    const [down] = out.tape.rounds.filter((r) => r.when === 'down');
+    const rounds = [...out.tape.rounds, { ...down!, id: 'settled', when: 'settled' as const }];
+    expect(codes({ ...out, tape: { ...out.tape, rounds } })).not.toContain('settled-untaped');
+    // opened and left empty is not taped
+    const empty = emptyRound('settled', 'settled', 'hub');
+    expect(codes({ ...out, tape: { ...out.tape, rounds: [...out.tape.rounds, empty] } })).toContain(
+      'settled-untaped',
+    );
   });
   it('a part the catalogue lost is named and not dropped in silence', () => {
     const job = plainJob('corvane-halder', ['TL-2810', 'GONE-1']);

@@ -1,6 +1,14 @@
 import { fitmentOf, LIFT_SOURCES, openQuestions, type Catalogue, type KnownVehicle } from '../catalogue';
 import { entriesOf } from '../forecast';
-import { CORNERS, isOpen, roundToday, usageSum, type JobSections, type TireSection } from '../job';
+import {
+  CORNERS,
+  isEmptyRound,
+  isOpen,
+  roundToday,
+  usageSum,
+  type JobSections,
+  type TireSection,
+} from '../job';
 import { knownVehicle } from '../rules';
 import { parseTireSize } from '../tires';
 import { partsOfJob } from '../vehicle';
@@ -23,6 +31,7 @@ export type Lack =
   | { readonly section: 'vehicle'; readonly code: 'vehicle-not-there'; readonly codes: readonly string[] }
   | { readonly section: 'look-over'; readonly code: 'to-decide'; readonly count: number }
   | { readonly section: 'tape'; readonly code: 'corners'; readonly count: number }
+  | { readonly section: 'tape'; readonly code: 'settled-untaped' }
   | { readonly section: 'tire'; readonly code: 'no-tire' }
   | { readonly section: 'tire'; readonly code: 'not-priced' }
   | { readonly section: 'tire'; readonly code: 'tire-not-there'; readonly codes: readonly string[] }
@@ -78,6 +87,11 @@ export function lacksOf(job: JobSections, catalogue: Catalogue): readonly Lack[]
   const today = roundToday(job.tape);
   const untaped = CORNERS.filter((c) => today.corners[c].trim() === '').length;
   if (untaped > 0) out.push({ section: 'tape', code: 'corners', count: untaped });
+  if (
+    job.head.stage === 'follow-up' &&
+    !job.tape.rounds.some((r) => r.when === 'settled' && !isEmptyRound(r))
+  )
+    out.push({ section: 'tape', code: 'settled-untaped' });
   const wanted = (job.tire.rear ? (['front', 'rear'] as const) : (['front'] as const))
     .map((axle) => entriesOf(job.tire, axle))
     .filter((e) => e.tireCode === null);

@@ -102,7 +102,7 @@ export function paperRoutes(d: ComputingDeps): readonly Route[] {
         handle: (ask) =>
           print(ask, what, {
             type: PAPER_WORDS[what].type,
-            fileName: (n) => what.replace('.', `-${n}.`),
+            fileName: (n) => what.replace(/(-[0-9]+)?[.]/, `-${n}$1.`),
           }),
       }),
     ),
@@ -111,7 +111,9 @@ export function paperRoutes(d: ComputingDeps): readonly Route[] {
 const PAPER_WORDS: Readonly<Record<BayPaper, { readonly summary: string; readonly type: string }>> = {
   'rack.pdf': { summary: 'The rack sheet: windows, new height, before and after', type: 'application/pdf' },
   'tools.pdf': { summary: 'Tools, what is used up, hardware bags', type: 'application/pdf' },
-  'labels.pdf': { summary: 'Labels for bags and boxes, sheets of fourteen', type: 'application/pdf' },
+  'labels-8.pdf': { summary: 'Labels for bags and boxes, sheets of eight', type: 'application/pdf' },
+  'labels-14.pdf': { summary: 'Labels for bags and boxes, sheets of fourteen', type: 'application/pdf' },
+  'labels-21.pdf': { summary: 'Labels for bags and boxes, sheets of twenty-one', type: 'application/pdf' },
   'plan.ics': { summary: 'Days of the job for a calendar', type: 'text/calendar; charset=utf-8' },
   'plan.json': { summary: 'The order of work as data', type: 'application/json' },
 };

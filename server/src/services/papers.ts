@@ -240,16 +240,43 @@ const tickBox = () => ({
 const MM = 72 / 25.4;
 /** A4 sheets of labels as they are sold: columns, rows, and the size of one, mm. */
 const LABELS = {
-  columns: 2,
-  rows: 7,
-  widthMm: 99.1,
-  heightMm: 38.1,
-  leftMm: 4.65,
-  topMm: 15.1,
-  gapMm: 2.5,
+  8: {
+    columns: 2,
+    rows: 4,
+    widthMm: 99.1,
+    heightMm: 67.7,
+    leftMm: 4.65,
+    topMm: 13.1,
+    largePt: 26,
+    smallPt: 11,
+  },
+  14: {
+    columns: 2,
+    rows: 7,
+    widthMm: 99.1,
+    heightMm: 38.1,
+    leftMm: 4.65,
+    topMm: 15.1,
+    largePt: 16,
+    smallPt: 8.5,
+  },
+  21: {
+    columns: 3,
+    rows: 7,
+    widthMm: 63.5,
+    heightMm: 38.1,
+    leftMm: 7.25,
+    topMm: 15.1,
+    largePt: 14,
+    smallPt: 7.5,
+  },
 } as const;
-/** One label for each bag and each box, for sheets of fourteen, 99.1 × 38.1 mm. */
-export function labelsDocument(m: SheetModel): TDocumentDefinitions {
+/** between two columns of every such sheet */
+const LABEL_GAP_MM = 2.5;
+export type LabelsOnSheet = keyof typeof LABELS;
+/** One label for each bag and each box, for sheets of so many. */
+export function labelsDocument(m: SheetModel, onSheet: LabelsOnSheet): TDocumentDefinitions {
+  const sheet = LABELS[onSheet];
   const of = `${m.sections.head.customer} · job ${m.number}${m.sections.vehicle.plate ? ` · ${m.sections.vehicle.plate}` : ''}`;
   const bags = bagsOf(m.plan).map((b) => ({
     large: `Bag ${b.letter}`,
@@ -278,31 +305,37 @@ export function labelsDocument(m: SheetModel): TDocumentDefinitions {
       ],
     }));
   const all = [...bags, ...boxes];
-  const perPage = LABELS.columns * LABELS.rows;
+  const perPage = sheet.columns * sheet.rows;
+  const columns = Array.from({ length: sheet.columns }, (_, i) => i);
+  /** with the gap between two labels as a column of its own */
+  const withGaps = <T>(of: readonly T[], gap: T): T[] => of.flatMap((x, i) => (i === 0 ? [x] : [gap, x]));
   const pages = Array.from({ length: Math.max(1, Math.ceil(all.length / perPage)) }, (_, p) =>
     all.slice(p * perPage, (p + 1) * perPage),
   );
   return {
     info: { title: `Labels ${m.number}` },
     pageSize: 'A4',
-    pageMargins: [LABELS.leftMm * MM, LABELS.topMm * MM, LABELS.leftMm * MM, 0],
-    defaultStyle: { font: 'Archivo', fontSize: 8.5, color: '#1F2A30', lineHeight: 1.1 },
+    pageMargins: [sheet.leftMm * MM, sheet.topMm * MM, 0, 0],
+    defaultStyle: { font: 'Archivo', fontSize: sheet.smallPt, color: '#1F2A30', lineHeight: 1.1 },
     content: pages.map((labels, p): Content => ({
       ...(p > 0 ? { pageBreak: 'before' as const } : {}),
       table: {
-        widths: [LABELS.widthMm * MM, LABELS.gapMm * MM, LABELS.widthMm * MM],
-        heights: LABELS.heightMm * MM,
-        body: Array.from({ length: LABELS.rows }, (_, r) => {
+        widths: withGaps<number>(
+          columns.map(() => sheet.widthMm * MM),
+          LABEL_GAP_MM * MM,
+        ),
+        heights: sheet.heightMm * MM,
+        body: Array.from({ length: sheet.rows }, (_, r) => {
           const cell = (i: number): Content => {
-            const label = labels[r * LABELS.columns + i];
+            const label = labels[r * sheet.columns + i];
             return label
               ? {
                   stack: [
-                    { text: label.large, fontSize: 16, bold: true },
+                    { text: label.large, fontSize: sheet.largePt, bold: true },
                     ...label.lines.filter(Boolean).map((text) => ({ text: text.slice(0, 120) })),
                     {
                       text: of,
-                      fontSize: 7.5,
+                      fontSize: sheet.smallPt - 1,
                       color: INK2,
                       margin: [0, 2, 0, 0] as [number, number, number, number],
                     },
@@ -311,7 +344,7 @@ export function labelsDocument(m: SheetModel): TDocumentDefinitions {
                 }
               : { text: '' };
           };
-          return [cell(0), { text: '' }, cell(1)];
+          return withGaps<Content>(columns.map(cell), { text: '' });
         }),
       },
       layout: {

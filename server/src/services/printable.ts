@@ -55,7 +55,15 @@ export interface PickListTask {
 }
 export type PrintTask = JobTask | PaperTask | FloorTask | PickListTask;
 /** papers of the bay: what they are called in the address */
-export const BAY_PAPERS = ['rack.pdf', 'tools.pdf', 'labels.pdf', 'plan.ics', 'plan.json'] as const;
+export const BAY_PAPERS = [
+  'rack.pdf',
+  'tools.pdf',
+  'labels-8.pdf',
+  'labels-14.pdf',
+  'labels-21.pdf',
+  'plan.ics',
+  'plan.json',
+] as const;
 export type BayPaper = (typeof BAY_PAPERS)[number];
 export const QUOTE_FORMS = ['quote.pdf', 'quote.csv', 'quote.json'] as const;
 export type QuoteForm = (typeof QUOTE_FORMS)[number];
@@ -83,8 +91,12 @@ export function printable(task: JobTask, catalogue: Catalogue): Printable {
         return { kind: 'document', document: rackDocument(model) };
       case 'tools.pdf':
         return { kind: 'document', document: toolsDocument(model) };
-      case 'labels.pdf':
-        return { kind: 'document', document: labelsDocument(model) };
+      case 'labels-8.pdf':
+        return { kind: 'document', document: labelsDocument(model, 8) };
+      case 'labels-14.pdf':
+        return { kind: 'document', document: labelsDocument(model, 14) };
+      case 'labels-21.pdf':
+        return { kind: 'document', document: labelsDocument(model, 21) };
       case 'plan.ics':
         return { kind: 'text', text: planCalendar(model) };
       case 'plan.json':

@@ -9,6 +9,7 @@ import {
   torqueList,
   turnedBy,
   type Figure,
+  type TorqueLine,
   type WorkStep,
 } from '@rigger/core';
 import {
@@ -224,11 +225,31 @@ function chain(f: Figure, style: Style, depth: number, of = ''): Content {
   };
 }
 
-/** Every torque of the plan, the surest word first, and the order in which a wheel is drawn on. */
+/** Joints that are drawn up in a pattern whose pieces are counted: each pattern with so many pieces once, the wheels first. */
+function patterns(
+  m: SheetModel,
+  lines: readonly TorqueLine[],
+): readonly { readonly what: string; readonly pieces: number }[] {
+  const studs = m.assessment.vehicle ? studsPerHub(m.assessment.vehicle.platform.boltCircle) : null;
+  const across = lines.flatMap(({ fastening: f }) => {
+    const pieces = f.count === null ? null : f.axle === 'vehicle' || f.side ? f.count : f.count / 2;
+    return pieces !== null && pieces >= LEAST_ACROSS && /star|cross/i.test(`${f.pattern ?? ''} ${f.note}`)
+      ? [{ what: f.what.toLowerCase(), pieces }]
+      : [];
+  });
+  const all = [...(studs === null ? [] : [{ what: 'wheel nuts', pieces: studs }]), ...across];
+  return [...new Set(all.map((p) => p.pieces))].map((pieces) => ({
+    pieces,
+    what: [...new Set(all.filter((p) => p.pieces === pieces).map((p) => p.what))].join(', '),
+  }));
+}
+/** pieces from which there is an order across */
+const LEAST_ACROSS = 3;
+/** Every torque of the plan, the surest word first, and the order in which what has a pattern is drawn up. */
 function torques(m: SheetModel, style: Style): Content[] {
   const lines = torqueList(m.plan);
   if (lines.length === 0) return [];
-  const studs = m.assessment.vehicle ? studsPerHub(m.assessment.vehicle.platform.boltCircle) : null;
+  const drawn = patterns(m, lines);
   return [
     { text: 'Torques, by whose word they are', style: 'section' },
     {
@@ -253,12 +274,15 @@ function torques(m: SheetModel, style: Style): Content[] {
           },
           layout: rules,
         },
-        ...(studs === null
+        ...(drawn.length === 0
           ? []
           : [
               {
                 width: 104,
-                stack: [small('wheel nuts, in this order, two rounds'), { svg: starSvg(studs), width: 92 }],
+                stack: drawn.flatMap((p): Content[] => [
+                  small(`${p.what}: in this order, in rising rounds`),
+                  { svg: starSvg(p.pieces), width: 92, margin: [0, 0, 0, 8] },
+                ]),
                 margin: [12, 0, 0, 0] as [number, number, number, number],
               },
             ]),

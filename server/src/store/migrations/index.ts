@@ -10,6 +10,7 @@ import { whatComesOff } from './009-what-comes-off';
 import { pinsAndBans } from './010-pins-and-bans';
 import { quotes } from './011-quotes';
 import { workAndBoxes } from './012-work-and-boxes';
+import { settledOnTheBoard } from './013-settled-on-the-board';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -26,5 +27,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   pinsAndBans,
   quotes,
   workAndBoxes,
+  settledOnTheBoard,
 ];
 export type { NamedMigration };

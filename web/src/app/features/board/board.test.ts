@@ -73,6 +73,20 @@ describe('Board', () => {
     ]);
     expect(b.text()).toContain(', today');
   });
+  it('a vehicle that was not taped settled by its day is late, and one that was is not', async () => {
+    const settled = { section: 'tape', code: 'settled-untaped' } as const;
+    // the shop of these tests tapes fourteen days after the promise
+    const b = await show([
+      boardRow({ id: '1', stage: 'follow-up', promiseDate: inDays(-15), lacks: [settled] }),
+      boardRow({ id: '2', stage: 'follow-up', promiseDate: inDays(-14), lacks: [settled] }),
+      boardRow({ id: '3', stage: 'follow-up', promiseDate: inDays(-15) }),
+    ]);
+    expect([...b.page.querySelectorAll('td.need')].map((c) => c.textContent)).toEqual([
+      expect.stringMatching(/^settled by \w{3} \d+ \w{3}, late$/),
+    ]);
+    expect(b.text()).toMatch(/settled by \w{3} \d+ \w{3}, today/);
+    expect(b.text()).toContain('to tape settled');
+  });
   it('with nothing on it, it says how to begin', async () => {
     const b = await show([]);
     expect(await (await b.headline()).sentence()).toBe('No job is open.');

@@ -14,7 +14,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import type { Board as BoardPage, BoardRow } from '@rigger/contracts';
-import { STAGES, type Stage } from '@rigger/core';
+import { dayAfter, STAGES, type Stage } from '@rigger/core';
 import { lackText, localDay, plural, shortDay, STAGE_WORDS, type Headline } from '@rigger/wording';
 import { catchError, merge, of, skip, startWith, Subject, switchMap, type Observable } from 'rxjs';
 import { Api, failureText, type CallFailure } from '../../data/api';
@@ -161,14 +161,26 @@ export class Board {
   }
   protected readonly lack = (l: BoardRow['lacks'][number]) => lackText(l);
   protected when(row: BoardRow): string {
-    if (row.promiseDate === null) return 'no date';
-    const days = Math.round((Date.parse(row.promiseDate) - Date.parse(this.today)) / DAY_MS);
-    const date = shortDay(row.promiseDate);
+    const due = this.due(row);
+    if (due === null) return 'no date';
+    const days = Math.round((Date.parse(due) - Date.parse(this.today)) / DAY_MS);
+    const date = this.isFollowUp(row) ? `settled by ${shortDay(due)}` : shortDay(due);
     if (days === 0) return `${date}, today`;
     return days > 0 ? `${date}, in ${plural(days, 'day')}` : date;
   }
   protected late(row: BoardRow): boolean {
-    const finished: readonly Stage[] = ['done', 'follow-up'];
-    return row.promiseDate !== null && row.promiseDate < this.today && !finished.includes(row.stage);
+    const due = this.due(row);
+    const waits = this.isFollowUp(row) || (row.stage !== 'done' && row.stage !== 'follow-up');
+    return due !== null && due < this.today && waits;
+  }
+  /** handed over, and nobody has taped it settled */
+  private readonly isFollowUp = (row: BoardRow): boolean =>
+    row.stage === 'follow-up' && row.lacks.some((l) => l.code === 'settled-untaped');
+  /** the promise; once the vehicle is out, the day by which it comes back to be taped settled */
+  private due(row: BoardRow): string | null {
+    const settledDays = this.shop.settings()?.workshop.followUps.settledDays;
+    return row.promiseDate !== null && this.isFollowUp(row) && settledDays !== undefined
+      ? dayAfter(row.promiseDate, settledDays)
+      : row.promiseDate;
   }
 }

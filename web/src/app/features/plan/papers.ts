@@ -37,8 +37,12 @@ const PAPERS: readonly Paper[] = [
   {
     name: 'Labels',
     whose: 'bay',
-    says: 'One for each bag and box, on A4 sheets of fourteen labels.',
-    forms: [{ what: 'labels.pdf', label: 'PDF', fileName: (n) => `labels-${n}.pdf` }],
+    says: 'One for each bag and box, on A4 sheets of labels: 99 × 68 mm, 99 × 38 mm or 64 × 38 mm.',
+    forms: ([8, 14, 21] as const).map((on) => ({
+      what: `labels-${on}.pdf` as const,
+      label: `${on} a sheet`,
+      fileName: (n) => `labels-${n}-${on}.pdf`,
+    })),
   },
   {
     name: 'Parts list',

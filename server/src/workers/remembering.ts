@@ -1,0 +1,36 @@
+import { LRUCache } from 'lru-cache';
+import { createHash } from 'node:crypto';
+import type { PrintTask } from '../services/printable';
+import type { SheetPrinter } from './pool';
+import type { Printed } from './sheet-worker';
+
+/** papers that are kept, the ones asked for last; a build sheet is about 0.1 MB */
+const KEPT = 64;
+
+/** A printer that keeps what it printed: nothing but its task goes into a paper, so the same task is the same paper. A job that was
+ *  saved, another day or another setting is another task. */
+export function remembering(printer: SheetPrinter): SheetPrinter {
+  const kept = new LRUCache<string, Printed>({ max: KEPT });
+  return {
+    async print(task, signal) {
+      const key = keyOf(task);
+      const had = kept.get(key);
+      if (had) return had;
+      const printed = await printer.print(task, signal);
+      kept.set(key, printed);
+      return printed;
+    },
+    close: printer.close,
+  };
+}
+/** a state of the catalogue never changes: its number and length stand for its text */
+const stateOf = (c: { readonly number: number; readonly text: string }) => [c.number, c.text.length];
+function keyOf(task: PrintTask): string {
+  const named =
+    'catalogues' in task
+      ? { ...task, catalogues: task.catalogues.map(stateOf) }
+      : 'catalogue' in task
+        ? { ...task, catalogue: stateOf(task.catalogue) }
+        : task;
+  return createHash('sha256').update(JSON.stringify(named)).digest('base64');
+}
