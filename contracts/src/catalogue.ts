@@ -106,6 +106,7 @@ const axleSpec = z.strictObject({
       pinionAt: Vec3Schema,
       pinion: slopes,
       limitDeg: z.number().min(1).max(30),
+      ahead: z.strictObject({ flangeAt: Vec3Schema, flange: slopes }).optional(),
     })
     .nullable()
     .default(null),
@@ -257,6 +258,7 @@ const effect = z.discriminatedUnion('kind', [
     dropMm: z.number().min(0).max(120),
     tiltDeg: z.number().min(-10).max(10),
   }),
+  z.strictObject({ kind: z.literal('carrier-bearing'), dropMm: z.number().min(0).max(120) }),
   z.strictObject({ kind: z.literal('axle-ratio'), ratio: z.number().min(1).max(10) }),
   z.strictObject({
     kind: z.literal('wheel-spacer'),

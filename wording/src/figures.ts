@@ -182,6 +182,8 @@ export const FORMULA_WORDS: Readonly<Record<Formula, string>> = {
   stability: 'track ÷ twice the height of the centre of gravity',
   'roll-gradient': 'sprung weight × its arm ÷ roll stiffness',
   cardan: 'compound angles of both joints, at this speed',
+  'cardan-two-piece':
+    'compound angles of the joints behind the carrier bearing and the one ahead of it, its yokes standing the worst way, at this speed',
   'between-axles': 'front and rear by their share',
   'centre-of-gravity': 'each mass by its height ÷ all masses',
   'propshaft-speed': 'wheel turns × axle ratio',

@@ -45,6 +45,7 @@ const HOSE_WORDS = {
   'abs-lead': 'ABS lead',
   'parking-cable': 'parking-brake cable',
 } as const;
+const END_WORDS = { gearbox: 'gearbox', 'carrier-bearing': 'carrier bearing', axle: 'axle' } as const;
 const AXLE_FIRST = { front: 'Front', rear: 'Rear' } as const;
 const SET_BY = {
   'drag-link-sleeve': 'at the drag-link sleeve',
@@ -215,15 +216,15 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'propshaft-ripple':
       return `The ${f.axle} propshaft would turn unevenly at ${quantity(f.kmh, 'km/h', style, 0)}: ${formatDecimal(f.ripple, 0)} rad/s² against ${formatDecimal(f.most, 0)}, because its two joints do not bend alike. Turn the pinion (wedge, links) until they do.`;
     case 'propshaft-joint-near':
-      return `${AXLE_FIRST[f.axle]} propshaft: the joint at the ${f.end === 'axle' ? 'axle' : 'gearbox'} would bend ${degrees(f.valueDeg)}, close to the ${degrees(f.window[1])} that it may: it wears sooner.`;
+      return `${AXLE_FIRST[f.axle]} propshaft: the joint at the ${END_WORDS[f.end]} would bend ${degrees(f.valueDeg)}, close to the ${degrees(f.window[1])} that it may: it wears sooner.`;
     case 'cv-angle-near':
       return `Outer ${f.axle} CV joint would run at ${degrees(f.valueDeg)}, close to the ${degrees(f.limitDeg)} that it runs at for long: boots and joint wear sooner.`;
     case 'bar-link-angle-near':
       return `${AXLE_FIRST[f.axle]} anti-roll link would stand ${degrees(Math.abs(f.valueDeg ?? 0))} from square, close to its limit of ${degrees(f.limitDeg)}${f.changeMm === null ? '' : `; ${mm(Math.abs(f.changeMm))} ${f.changeMm > 0 ? 'longer' : 'shorter'} brings it back`}.`;
     case 'propshaft-joint':
       return f.valueDeg < f.window[0]
-        ? `The ${f.axle} propshaft joint at the ${f.end} would stand nearly straight (${degrees(f.valueDeg)}; ${degrees(f.window[0])} is the least): its needles wear in one place.`
-        : `The ${f.axle} propshaft joint at the ${f.end} would bend ${degrees(f.valueDeg)} (limit ${degrees(f.window[1])} at ride height). Less lift, or a pinion that points at the shaft.`;
+        ? `The ${f.axle} propshaft joint at the ${END_WORDS[f.end]} would stand nearly straight (${degrees(f.valueDeg)}; ${degrees(f.window[0])} is the least): its needles wear in one place.`
+        : `The ${f.axle} propshaft joint at the ${END_WORDS[f.end]} would bend ${degrees(f.valueDeg)} (limit ${degrees(f.window[1])} at ride height). Less lift, or a pinion that points at the shaft.`;
     case 'flat-ride-off':
       return `Loaded, the rear springs ${formatDecimal(f.ratio, 2)} times as fast as the front (${formatDecimal(f.wasRatio, 2)} today; ${formatDecimal(f.window[0], 2)} to ${formatDecimal(f.window[1], 2)} keeps it flat): it would pitch after bumps on the highway.`;
     case 'headlamps':

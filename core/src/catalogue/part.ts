@@ -37,8 +37,10 @@ export type PartEffect =
   | { readonly kind: 'bar-link'; readonly deltaMm: number }
   /** the anti-roll bar's mounts on the frame lowered */
   | { readonly kind: 'bar-mount'; readonly dropMm: number }
-  /** gearbox, transfer case or carrier bearing lowered: the flange of the axle's shaft goes down and its slope changes, + nose up */
+  /** gearbox or transfer case lowered: the flange of the axle's shaft goes down and its slope changes, + nose up */
   | { readonly kind: 'shaft-flange'; readonly dropMm: number; readonly tiltDeg: number }
+  /** carrier bearing of a shaft in two pieces lowered */
+  | { readonly kind: 'carrier-bearing'; readonly dropMm: number }
   /** crown wheel and pinion of one axle */
   | { readonly kind: 'axle-ratio'; readonly ratio: number }
   | { readonly kind: 'wheel-spacer'; readonly thicknessMm: number; readonly ownStuds: boolean }

@@ -25,6 +25,19 @@ export const directionOf = (s: Slopes): Vec3 => [
   Math.tan(s.sideDeg * RAD_PER_DEG),
 ];
 
+/** Torsional acceleration of a shaft in two pieces, rad/s²: what the pair behind the carrier bearing leaves and what the joint ahead of it
+ *  adds. How the yokes of the two halves stand to each other is nobody's record, so they count as standing the worst way.
+ *  @param frontDeg bend of the joint at the gearbox, degrees
+ *  @example twoPieceRipple({ torsionalRadPerS2: 100 }, 0, 2700) // 100 */
+export function twoPieceRipple(
+  pair: Pick<CardanPair, 'torsionalRadPerS2'>,
+  frontDeg: number,
+  shaftRpm: number,
+): number {
+  const omega = (shaftRpm * 2 * Math.PI) / 60;
+  return pair.torsionalRadPerS2 + (frontDeg * RAD_PER_DEG) ** 2 * omega ** 2;
+}
+
 /** Two Cardan joints on a shaft between two flanges, yokes in phase. Source: SAE AE-7, compound angles as vectors.
  *  @example cardanPair({ sideDeg: -5.85, topDeg: 0 }, { sideDeg: -12.54, topDeg: 0 }, { sideDeg: -1.71, topDeg: 0 }, 2715).residualDeg // 8.51661905 */
 export function cardanPair(first: Slopes, shaft: Slopes, second: Slopes, shaftRpm: number): CardanPair {

@@ -7,7 +7,7 @@ import {
   tireRadiiMm,
   tireStiffnessNPerMm,
 } from '../tires';
-import { cardanPair } from '../driveline';
+import { cardanPair, twoPieceRipple } from '../driveline';
 import {
   cgAfterMm,
   dampingRatio,
@@ -22,6 +22,10 @@ import { KM_PER_MILE, MM_PER_INCH } from '../units';
 /** Numbers of a formula by their role; a role may hold several. */
 export type Numbers = Readonly<Record<string, readonly number[]>>;
 type Of = (role: string) => number;
+const cardanOf = (of: Of) => {
+  const slopes = (end: string) => ({ sideDeg: of(`${end}-side`), topDeg: of(`${end}-top`) });
+  return cardanPair(slopes('flange'), slopes('shaft'), slopes('pinion'), of('speed'));
+};
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
 /** Formulas of numbers by role; a role that is missing counts as nothing only where it is read with `or`. */
 const closed =
@@ -165,10 +169,8 @@ export const CLOSED_FORMULAS = {
       rollingRadiusMm: of('rolling'),
     }),
   ),
-  cardan: closed((of) => {
-    const slopes = (end: string) => ({ sideDeg: of(`${end}-side`), topDeg: of(`${end}-top`) });
-    return cardanPair(slopes('flange'), slopes('shaft'), slopes('pinion'), of('speed')).torsionalRadPerS2;
-  }),
+  cardan: closed((of) => cardanOf(of).torsionalRadPerS2),
+  'cardan-two-piece': closed((of) => twoPieceRipple(cardanOf(of), of('front-joint'), of('speed'))),
   'toe-by-tape': closed((of) => toeByTapeMm(2 * of('toe'), of('diameter'))),
   'tie-rod-turns': closed((of) => tieRodTurns(of('toe'), of('arm'), of('pitch'))),
   lost: closed((of) => ((of('was') - of('now')) / of('was')) * 100),

@@ -1,4 +1,4 @@
-import { cardanPair, propshaftAt, withFlange } from '../driveline';
+import { alongAhead, cardanPair, frontJointDeg, propshaftAt, withCarrier, withFlange } from '../driveline';
 import {
   computed,
   explain,
@@ -60,29 +60,41 @@ function shaftOf(a: AxlePlan, c: PlanCase) {
     ),
   });
   const at = (pose: Pose, which: 'today' | 'planned') => {
-    const on = effectsOfKind(which === 'today' ? c.fitted : c.planned, axle, 'shaft-flange');
-    const lies = on.reduce(withFlange, propshaft);
+    const parts = which === 'today' ? c.fitted : c.planned;
+    const atGearbox = effectsOfKind(parts, axle, 'shaft-flange').reduce(withFlange, alongAhead(propshaft));
+    const lies = effectsOfKind(parts, axle, 'carrier-bearing').reduce(withCarrier, atGearbox);
     const { shaft, pinion } = propshaftAt(lies, pose);
     const { flange } = lies;
     const pair = cardanPair(flange, shaft, pinion, speed.value);
     const slope = (name: 'shaft-slope' | 'pinion-slope', deg: number) =>
       computed(name, deg, 'deg', [], { formula: 'carrier-pose', from: which });
+    const frontDeg = frontJointDeg(lies);
+    const flangeSlope = (deg: number, view: string) =>
+      frontDeg === null ? given('flange-slope', deg, 'deg', view) : slope('shaft-slope', deg);
     const figure: Figure = explain(
       'propshaft-ripple',
       'rad/s²',
-      'cardan',
+      frontDeg === null ? 'cardan' : 'cardan-two-piece',
       {
-        'flange-side': given('flange-slope', flange.sideDeg, 'deg', 'side view'),
-        'flange-top': given('flange-slope', flange.topDeg, 'deg', 'top view'),
+        'flange-side': flangeSlope(flange.sideDeg, 'side view'),
+        'flange-top': flangeSlope(flange.topDeg, 'top view'),
         'shaft-side': slope('shaft-slope', shaft.sideDeg),
         'shaft-top': slope('shaft-slope', shaft.topDeg),
         'pinion-side': slope('pinion-slope', pinion.sideDeg),
         'pinion-top': slope('pinion-slope', pinion.topDeg),
+        ...(frontDeg === null
+          ? {}
+          : {
+              'front-joint': computed('propshaft-joint', frontDeg, 'deg', [], {
+                formula: 'carrier-pose',
+                from: 'gearbox',
+              }),
+            }),
         speed,
       },
       { limit: { max: PROPSHAFT_RIPPLE } },
     );
-    return { pair, figure };
+    return { pair, frontDeg, figure };
   };
   return {
     kmh,
@@ -92,8 +104,11 @@ function shaftOf(a: AxlePlan, c: PlanCase) {
   };
 }
 type Shaft = NonNullable<ReturnType<typeof shaftOf>>['planned'];
-type End = 'gearbox' | 'axle';
-const bendDeg = ({ pair }: Shaft, end: End) => (end === 'gearbox' ? pair.firstDeg : pair.secondDeg);
+type End = 'gearbox' | 'carrier-bearing' | 'axle';
+const endsOf = ({ frontDeg }: Shaft): readonly End[] =>
+  frontDeg === null ? ['gearbox', 'axle'] : ['gearbox', 'carrier-bearing', 'axle'];
+const bendDeg = ({ pair, frontDeg }: Shaft, end: End) =>
+  end === 'axle' ? pair.secondDeg : end === 'gearbox' ? (frontDeg ?? pair.firstDeg) : pair.firstDeg;
 /** How far a joint bends, from the slopes on both its sides: the ripple's reasons but for the speed. */
 const jointFigure = (shaft: Shaft, end: End): Figure =>
   computed(
@@ -123,7 +138,7 @@ export const propshaft = rule<PropshaftFinding>({
       });
     const window = [PROPSHAFT_LEAST_DEG, s.propshaft.limitDeg] as const;
     const outside = (deg: number) => Math.max(window[0] - deg, deg - window[1], 0);
-    for (const end of ['gearbox', 'axle'] as const) {
+    for (const end of endsOf(s.planned)) {
       const valueDeg = bendDeg(s.planned, end);
       const wasDeg = bendDeg(s.today, end);
       const over = outside(valueDeg) > outside(wasDeg);

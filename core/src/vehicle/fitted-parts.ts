@@ -19,6 +19,7 @@ const BESIDE_THE_AXLE: readonly PartEffect['kind'][] = [
   'bar-link',
   'bar-mount',
   'shaft-flange',
+  'carrier-bearing',
   'axle-ratio',
   'wheel-spacer',
   'spare-carrier',

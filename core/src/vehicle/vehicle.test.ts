@@ -104,6 +104,7 @@ describe('parts on axles', () => {
       'hose',
       'mass',
       'shaft-flange',
+      'carrier-bearing',
       'spare-carrier',
       'wheel-spacer',
     ];
