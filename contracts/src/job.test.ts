@@ -374,6 +374,7 @@ it('settings are within what a shop can mean', () => {
   const good = {
     shopName: 'Tarn & Gantry Outfitting',
     shopPlace: '',
+    shopAddress: '',
     lengthUnit: 'mm',
     currency: 'mk',
     labourMinorPerHour: 8600,
@@ -382,6 +383,7 @@ it('settings are within what a shop can mean', () => {
     alignmentMinor: 9500,
     hoursRange: null,
     workshop: NO_WORKSHOP,
+    quoteDays: 30,
     placeLimits: [
       { what: 'total-lift', limitMm: 50, verdict: 'ask', whose: 'county of Marrowick' },
       { what: 'track-increase', limitMm: 50, verdict: 'no', whose: 'the inspection station' },
@@ -395,6 +397,7 @@ it('settings are within what a shop can mean', () => {
     { currency: '' },
     { shopName: 'x'.repeat(81) },
     { shopPlace: undefined },
+    { quoteDays: 0 },
     { placeLimits: [{ what: 'total-lift', limitMm: -1, verdict: 'ask', whose: '' }] },
     { placeLimits: [{ what: 'beauty', limitMm: 1, verdict: 'ask', whose: '' }] },
   ])

@@ -417,6 +417,7 @@ export const SettingsSchema = z
   .strictObject({
     shopName: z.string().max(80),
     shopPlace: z.string().max(80),
+    shopAddress: z.string().max(200),
     lengthUnit: z.enum(['mm', 'in']),
     currency: z.string().min(1).max(8),
     labourMinorPerHour: z.int().min(0).max(1_000_000),
@@ -449,6 +450,7 @@ export const SettingsSchema = z
         thenEveryKm: z.int().min(500).max(100_000),
       }),
     }),
+    quoteDays: z.int().min(1).max(365).nullable(),
     placeLimits: z
       .array(
         z.strictObject({

@@ -55,7 +55,8 @@ export const QuotePaperSchema = z
     revision: z.int().min(1).nullable(),
     day: z.iso.date(),
     validUntil: z.iso.date().nullable(),
-    shop: z.strictObject({ name: text, place: text }),
+    // a quote that was given before shops had one has no address
+    shop: z.strictObject({ name: text, place: text, address: text.optional() }),
     customer: text,
     vehicle: text,
     currency: z.string().min(1).max(8),

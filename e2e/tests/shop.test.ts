@@ -1,7 +1,7 @@
 import { cpSync, readFileSync, rmSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { accessible, expect, saved, test, VIEWS } from './bench';
+import { accessible, expect, noSidewaysScroll, saved, test, VIEWS } from './bench';
 
 const DEMO = join(import.meta.dirname, '../../demo');
 
@@ -103,6 +103,41 @@ test('a catalogue is read in from a folder; jobs keep theirs until the change is
   await page.goto(await server.at(1012, 'quote'));
   await expect(total).toHaveText(before ?? '');
   rmSync(dir, { recursive: true });
+});
+
+test('what the shop sets is what quotes are made with; a place that limits less, and a tool that is not there', async ({
+  page,
+  server,
+}) => {
+  await page.goto(await server.at(1012, 'quote'));
+  const total = page.locator('tr.sum');
+  await expect(total).toContainText('mk');
+  const before = (await total.textContent()) ?? '';
+  await page.getByRole('link', { name: 'shop', exact: true }).click();
+  await page.getByRole('link', { name: 'Settings', exact: true }).click();
+  await expect(page.locator('app-headline h1')).toContainText('86 mk an hour');
+  await accessible(page);
+  await noSidewaysScroll(page);
+  await page.getByLabel('Labour, an hour').fill('120');
+  await page.getByLabel('A quote holds, days').fill('');
+  await page.keyboard.press('Tab');
+  await expect(page.locator('app-headline h1')).toContainText('120 mk an hour');
+  await expect(page.locator('app-headline')).toContainText('Not said yet: how long a quote holds');
+  await page.reload();
+  await expect(page.locator('app-headline h1')).toContainText('120 mk an hour');
+  await page.goto(await server.at(1012, 'quote'));
+  await expect(total).not.toHaveText(before);
+  await expect(page.getByText('Say until when it holds.')).toBeVisible();
+
+  await page.goto(`${server.base}shop/workshop`);
+  await expect(page.locator('app-headline h1')).toContainText('2 bays');
+  await accessible(page);
+  const tools = page.getByLabel('One a line');
+  await tools.fill((await tools.inputValue()).replace('torque wrench\n', ''));
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: 'torque wrench', exact: true })).toBeVisible();
+  await page.goto(await server.at(1012, 'plan'));
+  await expect(page.getByText(/[Nn]ot (here|in the shop|owned)[^.]*torque wrench|Missing[^.]*torque wrench/)).toBeVisible();
 });
 
 test('a shop without a catalogue says so and how to get one', async ({ page, server }) => {

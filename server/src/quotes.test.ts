@@ -42,12 +42,24 @@ const given = async (job: Job) =>
 
 it('a quote without a last day, or past it, or with nothing in it is not given, and says what is missing', async () => {
   const job = await s.job(1012);
+  const { version: settingsVersion, data: shop } = (await s.api.get('/api/settings')).body;
+  const holdsFor = (quoteDays: number | null, version: number) =>
+    s.api
+      .put('/api/settings')
+      .send({ version, data: { ...shop, quoteDays } })
+      .expect(200);
+  await holdsFor(null, settingsVersion);
   const refused = async (j: Job) => (await give(j).expect(409)).body.error;
   expect(await refused(job)).toMatchObject({ code: 'quote-not-ready', message: 'Say until when it holds.' });
   const version = await write(job, { validUntil: '2026-11-24' });
   expect((await refused(job)).message).toBe('Its last day is past.');
-  await write(job, { validUntil: TODAY }, version);
+  const last = await write(job, { validUntil: TODAY }, version);
   await give(job).expect(201);
+  // the shop says how long its quotes hold; one that was given keeps its day
+  await write(job, { validUntil: null }, last);
+  await holdsFor(14, settingsVersion + 1);
+  await give(job).expect(201);
+  expect((await given(job)).map((q) => q.paper.validUntil)).toEqual(['2026-12-09', TODAY]);
   const bare = (await s.api.post('/api/jobs').send({ customer: 'Nobody yet' })).body;
   expect((await refused(bare)).code).toBe('vehicle-missing');
 });

@@ -53,7 +53,8 @@ const SET_BY = {
   dealer: 'by the maker’s dealer, who resets the sensor',
   nobody: 'nowhere on this vehicle',
 } as const;
-const LIMITED = {
+/** What a place may limit. */
+export const LIMIT_WORDS = {
   'total-lift': 'Total lift',
   'tire-lift': 'Lift from the tyre',
   'track-increase': 'Track increase',
@@ -207,8 +208,8 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `Loaded, the ${f.axle} axle carries ${kg(f.loadKg)}; rated ${kg(f.ratedKg)}.`;
     case 'place-limit':
       return f.limitMm === 0
-        ? `${LIMITED[f.what]} of ${mm(f.valueMm)}${on(f.axle)}: only with an entry in the vehicle papers (${f.whose}). Set by the shop; the inspection station decides.`
-        : `${LIMITED[f.what]} ${mm(f.valueMm)}${on(f.axle)} is over the ${mm(f.limitMm)} of ${f.whose} without a certificate. Set by the shop; the inspection station decides.`;
+        ? `${LIMIT_WORDS[f.what]} of ${mm(f.valueMm)}${on(f.axle)}: only with an entry in the vehicle papers (${f.whose}). Set by the shop; the inspection station decides.`
+        : `${LIMIT_WORDS[f.what]} ${mm(f.valueMm)}${on(f.axle)} is over the ${mm(f.limitMm)} of ${f.whose} without a certificate. Set by the shop; the inspection station decides.`;
     case 'handling-changed':
       return `Body up to ${mm(f.riseMm)} higher than today: it leans${f.lostPercent === null ? ' and tips sooner' : ` more, and what holds it upright in a bend is ${percent(f.lostPercent, 0)} less`}. Tell the customer; it is on the sheet.`;
     case 'rolls-more':

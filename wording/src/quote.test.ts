@@ -8,10 +8,14 @@ const plain = (text: string) => text.replaceAll('\u00A0', ' ');
 const MM = { length: 'mm', currency: 'mk' } as const;
 const IN = { length: 'in', currency: 'mk' } as const;
 const day = '2026-11-25';
-const paperOf = (job: JobSections, quote: Quote | null = quoteOf({ job, catalogue, settings, day })) =>
+const paperOf = (
+  job: JobSections,
+  quote: Quote | null = quoteOf({ job, catalogue, settings, day }),
+  shop = settings,
+) =>
   quotePaper(
     quote!,
-    { number: 1012, sections: job, vehicle: assess(job, catalogue, settings).vehicle, settings },
+    { number: 1012, sections: job, vehicle: assess(job, catalogue, settings).vehicle, settings: shop },
     { day, revision: null },
   );
 
@@ -51,9 +55,13 @@ it('a paper says who, what, how long, and what is not in it; the shop’s own li
   expect(p).toMatchObject({
     customer: 'Hut warden',
     words: 'As spoken of.',
-    validUntil: null,
+    validUntil: '2026-12-25',
     revision: null,
+    shop: { name: 'Tarn & Gantry Outfitting', address: 'Old Boat Shed, Quay Lane 4, Skerrow' },
   });
+  expect(paperOf(job, undefined, { ...settings, quoteDays: null }).validUntil).toBeNull();
+  const own = { ...job, quote: { ...job.quote, validUntil: '2026-12-01' } };
+  expect(paperOf(own).validUntil).toBe('2026-12-01');
   expect(p.notIncluded.slice(0, 3)).toEqual([
     'Towing in',
     'Storage',

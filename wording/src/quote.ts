@@ -2,6 +2,7 @@ import type { QuotePaper, QuotedPaperPlan } from '@rigger/contracts';
 import {
   AXLES,
   formatDecimal,
+  heldUntil,
   type Between,
   type GivenUp,
   type Hazard,
@@ -75,6 +76,7 @@ export function quotePaper(
 ): QuotePaper {
   const style = styleOf(settings);
   const { head, quote: written } = sections;
+  const validUntil = heldUntil(written, settings, as.day);
   const plans = quote.plans.map((p, i) => planOn(p, letterOf(i), vehicle, style));
   return {
     format: 'apt-rigger-quote',
@@ -82,8 +84,8 @@ export function quotePaper(
     job: number,
     revision: as.revision,
     day: as.day,
-    validUntil: written.validUntil,
-    shop: { name: settings.shopName, place: settings.shopPlace },
+    validUntil,
+    shop: { name: settings.shopName, place: settings.shopPlace, address: settings.shopAddress },
     customer: head.customer,
     vehicle: vehicle
       ? [
@@ -93,7 +95,7 @@ export function quotePaper(
       : sections.vehicle.query,
     currency: settings.currency,
     lengthUnit: settings.lengthUnit,
-    sentence: quoteHeadline(plans, written.validUntil, as.day, style).sentence,
+    sentence: quoteHeadline(plans, validUntil, as.day, style).sentence,
     words: written.words.trim(),
     plans,
     notIncluded: notIncluded(quote, written.notIncluded),

@@ -1,13 +1,21 @@
 import { LIFT_SOURCES, type Catalogue, type Hazard } from '../catalogue';
 import { advisedNeeds, openNeeds, type Figure } from '../evidence';
-import type { Alternative, Decision, JobSections, ShopSettings } from '../job';
+import type { Alternative, Decision, JobSections, QuoteSection, ShopSettings } from '../job';
 import { spreadOf, type Money, type PartsLine } from '../planning';
-import { needKey, type Need } from '../rules';
+import { dayAfter, needKey, type Need } from '../rules';
 import type { Axle } from '../suspension';
 import { builtWhole, type BuiltAsked, type FoundPlan } from './built-plan';
 import { givenUp, type GivenUp } from './given-up';
 import type { PlanFamily } from './plan-family';
 
+/** Last day on which a quote holds: the one that is written on it, else so many days from the one it is made on as the shop says; null:
+ *  nobody has said.
+ *  @example heldUntil({ validUntil: null }, { quoteDays: 30 }, '2026-11-27') // "2026-12-27" */
+export const heldUntil = (
+  quote: Pick<QuoteSection, 'validUntil'>,
+  { quoteDays }: Pick<ShopSettings, 'quoteDays'>,
+  day: string,
+): string | null => quote.validUntil ?? (quoteDays === null ? null : dayAfter(day, quoteDays));
 /** From the least to the most. */
 export interface Between {
   readonly from: number;

@@ -100,11 +100,11 @@ describe('parts on axles', () => {
       'axle-ratio',
       'bar-link',
       'bar-mount',
+      'carrier-bearing',
       'damper',
       'hose',
       'mass',
       'shaft-flange',
-      'carrier-bearing',
       'spare-carrier',
       'wheel-spacer',
     ];

@@ -25,18 +25,21 @@ export const documentOf = (
     title,
     number,
     settings,
+    address,
     revision,
   }: {
     readonly title: string;
     /** of the job; not there: a paper of the whole shop */
     readonly number?: number;
     readonly settings: Pick<ShopSettings, 'shopName' | 'shopPlace'>;
+    /** on what a customer takes along */
+    readonly address?: string | undefined;
     readonly revision?: string;
   },
 ): TDocumentDefinitions => ({
   info: { title },
   header: {
-    text: [settings.shopName, settings.shopPlace].filter(Boolean).join(' · '),
+    text: [settings.shopName, address ? address : settings.shopPlace].filter(Boolean).join(' · '),
     fontSize: 8.5,
     color: INK2,
     alignment: 'right',

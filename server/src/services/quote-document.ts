@@ -44,6 +44,7 @@ export function quoteDocument(q: QuotePaper): TDocumentDefinitions {
   return documentOf(content, {
     number: q.job,
     settings: { shopName: q.shop.name, shopPlace: q.shop.place },
+    address: q.shop.address,
     title: `Quote ${q.job}${q.revision === null ? '' : `, revision ${q.revision}`}`,
     revision: q.revision === null ? 'draft' : `revision ${q.revision}`,
   });

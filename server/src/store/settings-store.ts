@@ -15,6 +15,7 @@ interface SettingsRow {
 const UNSET: ShopSettings = {
   shopName: '',
   shopPlace: '',
+  shopAddress: '',
   lengthUnit: 'mm',
   currency: '¤',
   labourMinorPerHour: 0,
@@ -23,6 +24,7 @@ const UNSET: ShopSettings = {
   alignmentMinor: 0,
   hoursRange: null,
   workshop: NO_WORKSHOP,
+  quoteDays: null,
   placeLimits: [],
 };
 

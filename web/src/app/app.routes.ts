@@ -117,6 +117,11 @@ export const routes: Routes = [
     loadComponent: () => import('./features/shop/workshop-view').then((m) => m.WorkshopView),
   },
   {
+    path: 'shop/settings',
+    title: 'Settings',
+    loadComponent: () => import('./features/shop/settings-view').then((m) => m.SettingsView),
+  },
+  {
     path: 'shop/catalogue',
     title: 'Catalogue',
     loadComponent: () => import('./features/shop/catalogue-view').then((m) => m.CatalogueView),

@@ -11,6 +11,7 @@ import { pinsAndBans } from './010-pins-and-bans';
 import { quotes } from './011-quotes';
 import { workAndBoxes } from './012-work-and-boxes';
 import { settledOnTheBoard } from './013-settled-on-the-board';
+import { addressAndDays } from './014-address-and-days';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -28,5 +29,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   quotes,
   workAndBoxes,
   settledOnTheBoard,
+  addressAndDays,
 ];
 export type { NamedMigration };

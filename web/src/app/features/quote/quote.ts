@@ -70,7 +70,7 @@ export class QuoteView {
   protected readonly view = inject(JobView);
   protected readonly files = inject(MakeFile);
   protected readonly model = inject(QuoteModel);
-  private readonly shop = inject(Shop);
+  protected readonly shop = inject(Shop);
   private readonly arrival = inject(Arrival);
   protected readonly limits = ENTRY_LIMITS;
   protected readonly drafts = DRAFTS;
@@ -84,7 +84,7 @@ export class QuoteView {
   protected readonly headline = computed(() =>
     quoteHeadline(
       this.model.paper()?.plans ?? [],
-      this.written()?.validUntil ?? null,
+      this.model.paper()?.validUntil ?? null,
       localDay(new Date()),
       this.shop.style(),
     ),

@@ -9,6 +9,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
     <nav aria-label="Of the shop">
       <a routerLink="/shop/catalogue" routerLinkActive="here" ariaCurrentWhenActive="page">Catalogue</a>
       <a routerLink="/shop/workshop" routerLinkActive="here" ariaCurrentWhenActive="page">Workshop</a>
+      <a routerLink="/shop/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
       <a routerLink="/shop/backups" routerLinkActive="here" ariaCurrentWhenActive="page">Backups</a>
     </nav>
   `,
