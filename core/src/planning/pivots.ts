@@ -48,7 +48,11 @@ export function pivotsOf(
     const cams = here.filter((j) => j.cam && (loosened.includes(j) || opened.has(j.code)));
     const wheels = access.states
       .filter(
-        (s) => s.place === axle && access.needed(s.state.needs, axle).every((id) => id.endsWith('@vehicle')),
+        (s) =>
+          s.place === axle &&
+          // what stands in the way on one side is in no way of a pivot
+          s.state.side === undefined &&
+          access.needed(s.state.needs, axle).every((id) => id.endsWith('@vehicle')),
       )
       .map((s) => `off ${s.id}`);
     const common = { phase: 'apart' as const, axle, madeBy: [] };
