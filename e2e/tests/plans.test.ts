@@ -83,8 +83,13 @@ test('a quote: a plan beside the chosen one, given, revised, and the customer ta
   const headline = page.locator('app-headline');
   await expect(headline).toContainText('1 alternative beside it', { timeout: 20_000 });
   const give = page.getByRole('button', { name: 'Give this quote' });
+  // as the shop says
+  await expect(page.getByText(/Nothing written: 30 days from the one it is given on/)).toBeVisible();
+  await expect(give).toBeEnabled();
+  await page.getByRole('textbox', { name: 'Holds until' }).fill('1 Jan 2024');
+  await page.keyboard.press('Tab');
   await expect(give).toBeDisabled();
-  await expect(page.locator('#hinders')).toHaveText('Say until when it holds.');
+  await expect(page.locator('#hinders')).toHaveText('Its last day is past.');
   await page.getByRole('textbox', { name: 'Holds until' }).fill('1 Jan 2099');
   await page.keyboard.press('Tab');
   await expect(headline).toContainText('Holds until');

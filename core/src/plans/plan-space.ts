@@ -11,7 +11,7 @@ import {
 import { reliefChoices } from '../forecast';
 import { endedWith } from '../match';
 import type { Lock, ReliefChoice } from '../job';
-import { AXLES, type Need, type PlanCase } from '../rules';
+import { AXLES, needKey, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
 import { axlesMeet, onAxle, type FittedPart } from '../vehicle';
 import { daysOf, doubtOf } from './outcome';
@@ -82,6 +82,13 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
       return other === null || together(t.part, other);
     });
   };
+  const ending = new Map<string, readonly number[]>();
+  const mayEndAt = (need: Need): readonly number[] => {
+    const key = needKey(need);
+    const had = ending.get(key) ?? things.flatMap((t, i) => (mayEnd(t, need) ? [i] : []));
+    ending.set(key, had);
+    return had;
+  };
   return {
     things,
     sources: {
@@ -102,7 +109,7 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
         const t = things[i];
         return t?.kind === 'relief' ? [t.choice] : [];
       }),
-    curers: (need, set) => things.flatMap((t, i) => (mayEnd(t, need) && fits(set, i) ? [i] : [])),
+    curers: (need, set) => mayEndAt(need).filter((i) => fits(set, i)),
   };
 }
 /** Two parts that one vehicle can have at once. */
@@ -144,7 +151,13 @@ export function sourceSets(space: PlanSpace, axle: Axle): readonly (readonly num
 }
 
 /** Effects that nothing but their own need looks at. */
-const OWN_AFFAIR: readonly PartEffect['kind'][] = ['hose', 'bar-link', 'bar-mount', 'alignment-range'];
+const OWN_AFFAIR: readonly PartEffect['kind'][] = [
+  'hose',
+  'bar-link',
+  'bar-mount',
+  'alignment-range',
+  'spare-carrier',
+];
 /** Settles its own need and touches nothing else: height, travel and manners stay. */
 export const isApart = (t: Thing): boolean =>
   t.kind === 'part' &&

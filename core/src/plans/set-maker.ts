@@ -1,9 +1,9 @@
 import type { Catalogue, Kit, Part } from '../catalogue';
-import { TOPICS } from '../evidence';
+import { TOPICS, type Topic } from '../evidence';
 import { listed, type BuildItem, type JobSections, type ShopSettings } from '../job';
 import { assessCase, type Assessment } from '../match';
 import type { Money } from '../planning';
-import { needKey, needsOf, withPlan, type Need, type PlanCase } from '../rules';
+import { needKey, needsOf, needsOn, withPlan, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
 import { once } from '../units';
 import { onAxle } from '../vehicle';
@@ -16,11 +16,12 @@ import type { PlanFamily } from './plan-family';
 import { isApart, noWorse, thingName, thingPrice, type PlanSpace } from './plan-space';
 
 const BUT_ROOM = TOPICS.filter((t) => t !== 'clearance');
+type Ask = (axle: Axle | null) => readonly Need[];
 interface Known {
   readonly plan: PlanCase;
-  /** of everything but the tyre's room, and of that: the dear one is asked when nothing else is open */
-  readonly cheap: () => readonly Need[];
-  readonly room: () => readonly Need[];
+  /** of everything but the tyre's room, and of that, on one axle or all of it: the dear one is asked when nothing else is open */
+  readonly cheap: Ask;
+  readonly room: Ask;
 }
 export interface Option extends ClosedSet {
   /** total less its parts with tax */
@@ -52,28 +53,24 @@ export function maker(
       const plan = withPlan(base, [...space.partsOf(set), ...own(base)], space.reliefsOf(set));
       return {
         plan,
-        cheap: once(() => needsOf(plan, BUT_ROOM)),
-        room: once(() => needsOf(plan, ['clearance'])),
+        cheap: asksOf(plan, BUT_ROOM),
+        room: asksOf(plan, ['clearance']),
       };
     });
-  const here = (needs: readonly Need[], axle: Axle | null) =>
-    axle === null ? needs : needs.filter((n) => n.about.axle === axle);
-  const needsAt = (set: readonly number[]): readonly Need[] => [
-    ...judged(set).cheap(),
-    ...judged(set).room(),
+  const needsAt = (set: readonly number[], axle: Axle): readonly Need[] => [
+    ...judged(set).cheap(axle),
+    ...judged(set).room(axle),
   ];
   const problem = (axle: Axle | null): CureProblem => ({
     open: (set, left) => {
       const { cheap, room } = judged(set);
-      const first = here(toSettle(cheap()), axle).map(needKey);
-      return first.some((n) => !left.includes(n))
-        ? first
-        : [...first, ...here(toSettle(room()), axle).map(needKey)];
+      const first = toSettle(cheap(axle)).map(needKey);
+      return first.some((n) => !left.includes(n)) ? first : [...first, ...toSettle(room(axle)).map(needKey)];
     },
     curers: (key, set) => {
       const { cheap, room } = judged(set);
       const is = (n: Need) => needKey(n) === key;
-      const need = cheap().find(is) ?? room().find(is);
+      const need = cheap(axle).find(is) ?? room(axle).find(is);
       return need ? space.curers(need, set) : [];
     },
     costOf: (set) => set.reduce((sum, i) => sum + priceAt(i), 0),
@@ -124,7 +121,7 @@ export function maker(
   const unsettled = (set: readonly number[], which: (n: Need) => boolean) =>
     countOf(
       judged(set)
-        .cheap()
+        .cheap(null)
         .filter((n) => !isWish(n) && which(n) && space.curers(n, []).length === 0),
     );
   const bare = moneyFor([], assessed([]));
@@ -143,7 +140,7 @@ export function maker(
   const closeOf = (axle: Axle, from: readonly number[]): readonly Option[] =>
     closedSets(from, problem(axle)).map((c): Option => {
       const minor = partsMinor(c.set);
-      const needs = here(needsAt(c.set), axle);
+      const needs = needsAt(c.set, axle);
       const open = toSettle(needs);
       return {
         ...c,
@@ -232,6 +229,15 @@ export function maker(
       };
     },
   };
+}
+/** What the rules find about these topics, each answer remembered. */
+function asksOf(plan: PlanCase, topics: readonly Topic[]): Ask {
+  const [front, rear, all] = [
+    once(() => needsOn(plan, 'front', topics)),
+    once(() => needsOn(plan, 'rear', topics)),
+    once(() => needsOf(plan, topics)),
+  ];
+  return (axle) => (axle === 'front' ? front() : axle === 'rear' ? rear() : all());
 }
 /** What is kept under a key, made where it is not there yet. */
 function keptIn<T>(kept: Map<string, T>, key: string, make: () => T): T {

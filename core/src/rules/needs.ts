@@ -1,6 +1,7 @@
 import { TOPICS, type NeedOf, type Topic } from '../evidence';
 import { RULES, type Finding } from './all-rules';
 import type { PlanCase } from './plan-case';
+import type { Axle } from '../suspension';
 import type { FittedPart } from '../vehicle';
 import type { FindingMeta, Rule } from './rule';
 
@@ -17,9 +18,9 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingMeta>> = Object.assig
 /** The rule that a code belongs to. */
 export const ruleOf = (code: string): Rule<Finding> | null => ALL.find((r) => code in r.findings) ?? null;
 
-/** What one rule finds in a plan. */
-export const foundBy = (r: Rule<Finding>, c: PlanCase): readonly Need[] =>
-  r.check(c).map((raised) => {
+/** What one rule finds in a plan. `axle`: what a rule that looks at each axle by itself finds there, of others all the same. */
+export const foundBy = (r: Rule<Finding>, c: PlanCase, axle: Axle | null = null): readonly Need[] =>
+  (axle !== null && r.check.on ? r.check.on(axle, c) : r.check(c)).map((raised) => {
     const { verdict, topic, blocks } = r.findings[raised.finding.code];
     return {
       finding: raised.finding,
@@ -30,13 +31,19 @@ export const foundBy = (r: Rule<Finding>, c: PlanCase): readonly Need[] =>
       figure: raised.figure ?? null,
     };
   });
+const isAbout = (r: Rule<Finding>, topics: readonly Topic[]): boolean =>
+  Object.values(r.findings).some((m: FindingMeta) => topics.includes(m.topic));
 /** What the rules find in a plan, all of it, in the order of the rules; `topics`: only those. */
 export function needsOf(c: PlanCase, topics: readonly Topic[] = TOPICS): readonly Need[] {
-  const wanted = (r: Rule<Finding>) =>
-    Object.values(r.findings).some((m: FindingMeta) => topics.includes(m.topic));
-  return ALL.filter(wanted)
+  return ALL.filter((r) => isAbout(r, topics))
     .flatMap((r) => foundBy(r, c))
     .filter((n) => topics.includes(n.topic));
+}
+/** The same about one axle alone, without looking at the other where a rule can. */
+export function needsOn(c: PlanCase, axle: Axle, topics: readonly Topic[] = TOPICS): readonly Need[] {
+  return ALL.filter((r) => isAbout(r, topics))
+    .flatMap((r) => foundBy(r, c, axle))
+    .filter((n) => n.about.axle === axle && topics.includes(n.topic));
 }
 /** Whether parts are made for this vehicle at all, and nothing else about them: no plan is made for it. */
 export function fitmentNeeds(c: PlanCase, parts: readonly FittedPart[]): readonly Need[] {

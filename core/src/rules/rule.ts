@@ -16,17 +16,25 @@ export interface Raised<F extends Coded> {
   /** only where the shop sets how grave it is */
   readonly verdict?: Verdict | undefined;
 }
+export interface Check<F extends Coded> {
+  (c: PlanCase): readonly Raised<F>[];
+  /** the same on one axle, of a check that looks at each by itself */
+  readonly on?: (axle: Axle, c: PlanCase) => readonly Raised<F>[];
+}
 /** One rule of the trade: its codes with what they mean, and the check. One file, and a sentence per code in `wording`. */
 export interface Rule<F extends Coded = Coded> {
   readonly findings: Readonly<Record<F['code'], FindingMeta>>;
-  readonly check: (c: PlanCase) => readonly Raised<F>[];
+  readonly check: Check<F>;
   /** the figure that a cure changes, whether the need stands or not; null where the rule has none */
   readonly measure?: ((c: PlanCase, axle: Axle, of: F) => Figure | null) | undefined;
 }
 export const rule = <F extends Coded>(r: Rule<F>): Rule<F> => r;
 
 /** Runs a check on each axle in turn. */
-export const onEachAxle =
-  <F extends Coded>(check: (a: AxlePlan, c: PlanCase) => readonly Raised<F>[]) =>
-  (c: PlanCase): readonly Raised<F>[] =>
-    AXLES.flatMap((axle) => check(c.axles[axle], c).map((r) => ({ axle, ...r })));
+export function onEachAxle<F extends Coded>(
+  check: (a: AxlePlan, c: PlanCase) => readonly Raised<F>[],
+): Check<F> {
+  const on = (axle: Axle, c: PlanCase): readonly Raised<F>[] =>
+    check(c.axles[axle], c).map((r) => ({ axle, ...r }));
+  return Object.assign((c: PlanCase) => AXLES.flatMap((axle) => on(axle, c)), { on });
+}

@@ -58,6 +58,13 @@ const SHOWN: Readonly<Partial<Record<PartFamily, Shown>>> = {
   'track-bar': on('mettrick-fell', ['BS-5101'], 'HF-510', 'axle-off-centre'),
   'track-bar-bracket': on('mettrick-fell', ['BS-5101'], 'HF-540', 'axle-off-centre'),
   'drag-link': without('slate-roofer', 'HF-8001', 'steering-wheel-off-centre'),
+  'pitman-arm': on('mettrick-fell-mk1', ['TL-8660', 'HF-8665'], 'HF-8664', 'steering-wheel-off-centre'),
+  // what it breaks is found too: outside the arch, and by the rules of the place
+  'wheel-spacer': {
+    job: () => plain('mettrick-fell', [], { tireCode: 'CT-A318' }),
+    part: 'LW-S25M',
+    ends: 'tire-clearance',
+  },
   'bar-link': on('corvane-drumlin-heavy', ['BS-8000'], 'KA-460C', 'bar-link-angle-near'),
   'bar-bracket': on('corvane-drumlin-heavy', ['BS-8000'], 'KA-8002', 'bar-link-angle-near'),
   damper: on('corvane-halder', ['BS-4201'], 'SD-7200', 'damper-match'),
@@ -81,10 +88,8 @@ const SHOWN: Readonly<Partial<Record<PartFamily, Shown>>> = {
 };
 /** Families that end no need of a plan, and why. */
 const ENDS_NONE: Readonly<Partial<Record<PartFamily, string>>> = {
-  'pitman-arm': 'needs its bracket; moves bump steer, which is told and not settled',
   'tie-rod': 'toe is set with it; how much thread is left on the vehicle nobody has measured',
   'headlamp-aim': 'a setting of the closing block',
-  'wheel-spacer': 'asked for by the eye; what it breaks is found',
   'spare-brace': 'what it bears is in the maker’s manual',
   accessory: 'weighs; ends nothing',
 };

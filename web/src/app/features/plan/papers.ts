@@ -37,7 +37,7 @@ const PAPERS: readonly Paper[] = [
   {
     name: 'Labels',
     whose: 'bay',
-    says: 'One for each bag and box, on A4 sheets of labels: 99 × 68 mm, 99 × 38 mm or 64 × 38 mm.',
+    says: 'One for each bag and box, on A4 sheets of eight, fourteen or twenty-one labels.',
     forms: ([8, 14, 21] as const).map((on) => ({
       what: `labels-${on}.pdf` as const,
       label: `${on} a sheet`,
