@@ -1,4 +1,5 @@
 import {
+  hoursBetween,
   wentWrong,
   type Arrival,
   type Arrived,
@@ -21,7 +22,7 @@ import {
 } from '@rigger/core';
 import type { Headline } from './headline';
 import { shortDay } from './dates';
-import { duration, length, plural, type Style } from './format';
+import { duration, hoursText, length, plural, type Style } from './format';
 
 /** Which way of taking apart a step is, and what it risks. */
 export function wayText(way: WorkStep['way']): string {
@@ -220,8 +221,7 @@ export function stretchesOf(plan: Pick<WorkPlan, 'steps' | 'rideHeightLine'>): r
 }
 /** Hours as the shop says them: a range where it has said how far they may turn out. */
 export function hoursRangeText(minutes: number, range: ShopSettings['hoursRange']): string {
-  if (range === null) return duration(minutes);
-  return `${duration(minutes * (1 - range.underShare))} to ${duration(minutes * (1 + range.overShare))}`;
+  return hoursText(hoursBetween(minutes, range));
 }
 export function planHeadline(
   plan: WorkPlan | null,

@@ -1,5 +1,6 @@
 import { longDay } from './dates';
 import {
+  type Between,
   formatDecimal,
   formatLength,
   isFreeCode,
@@ -41,6 +42,9 @@ export function duration(minutes: number): string {
   const m = whole % 60;
   return h === 0 ? `${m} min` : `${h} h ${String(m).padStart(2, '0')}`;
 }
+/** A time, or the least and the most of it. */
+export const hoursText = ({ from, to }: Between): string =>
+  duration(from) === duration(to) ? duration(from) : `${duration(from)} to ${duration(to)}`;
 export const length = (mm: number, style: Style): string => formatLength(mm, style.length);
 export const degrees = (deg: number): string => `${formatDecimal(deg, Math.abs(deg) >= 20 ? 0 : 1)}°`;
 /** As the first word of a sentence. */

@@ -18,6 +18,7 @@ import {
   capital,
   duration,
   figureText,
+  hoursText,
   length,
   lineProvenance,
   money,
@@ -36,8 +37,6 @@ export const moneyBetween = ({ from, to }: Between, style: Style): string =>
   money(from, style) === money(to, style)
     ? money(from, style)
     : `${money(from, style)} to ${money(to, style)}`;
-export const hoursText = ({ from, to }: Between): string =>
-  duration(from) === duration(to) ? duration(from) : `${duration(from)} to ${duration(to)}`;
 
 /** What is given up, in a customer's words. */
 export function givenUpText(g: GivenUp, style: Style): string {

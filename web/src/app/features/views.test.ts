@@ -358,9 +358,9 @@ describe('Plan', () => {
     const first = v.view.plan()!.steps.find((s) => s.phase === 'apart')!;
     await press(first.id, 'ArrowDown');
     const before = v.view.plan()!.steps.map((s) => s.id);
-    await press('off strut-out@front right', 'ArrowUp');
+    await press('off strut-out@front left', 'ArrowUp');
     for (let i = 0; i < 12 && v.page.querySelector('[role=alert]') === null; i++)
-      await press('off strut-out@front right', 'ArrowUp');
+      await press('off strut-out@front left', 'ArrowUp');
     expect(v.page.querySelector('[role=alert]')!.textContent).toContain('waits for it');
     expect(v.view.plan()!.steps.map((s) => s.id)).not.toEqual(before);
     expect(v.view.plan()!.notMoved).toEqual([]);
