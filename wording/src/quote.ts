@@ -16,7 +16,6 @@ import { localDay, longDay } from './dates';
 import { needText } from './findings';
 import {
   capital,
-  duration,
   figureText,
   hoursText,
   length,

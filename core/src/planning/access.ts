@@ -1,7 +1,8 @@
 import type { AccessState, Work } from '../catalogue';
 import type { Looked, Workshop } from '../job';
 import type { Axle, SuspensionKind } from '../suspension';
-import { placeRank, SIDES, stateAt, turnOf, turnStep, type Place, type StepNode } from './step';
+import { SIDES } from './fastening';
+import { placeRank, stateAt, turnOf, turnStep, type Place, type StepNode } from './step';
 import { leastWays, type Way } from './ways';
 
 interface OpenState {

@@ -1,7 +1,6 @@
 import type { FastenerCard, Joint, JointUse, Part, Platform } from '../catalogue';
 import { estimatedTorque, NUT_FACTOR } from '../hardware';
 import type { Axle } from '../suspension';
-import { SIDES } from './step';
 
 /** Whose word a torque is. The part maker's leaflet comes before the platform's record; an estimate says that it is one;
  *  what nobody has read anywhere is looked up. */
@@ -30,6 +29,7 @@ export interface Fastening {
   readonly note: string;
   readonly tighten: JointUse['tighten'];
 }
+export const SIDES = ['left', 'right'] as const;
 /** Where a joint is; `side` null: on both, or on neither. */
 export interface JointSpot {
   readonly axle: Axle | 'vehicle';

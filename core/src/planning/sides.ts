@@ -1,6 +1,7 @@
 import type { WorkText } from '../catalogue';
 import { isBeam, type Axle, type Hardpoints } from '../suspension';
-import { SIDES, sideStep, type StepNode } from './step';
+import { SIDES } from './fastening';
+import { sideStep, type StepNode } from './step';
 
 type Side = (typeof SIDES)[number];
 /** where a step of an axle stands against those of its sides: what opens both comes first, what closes both last */

@@ -127,7 +127,6 @@ export interface StepNode extends Ordered {
     >
   >;
 }
-export const SIDES = ['left', 'right'] as const;
 /** Names a state of the vehicle where it is. */
 export const stateAt = (code: string, axle: Place): string => `${code}@${axle}`;
 /** Names the step that takes a state off, and the one that puts it back; where it is done by sides, that of one. */

@@ -11,13 +11,12 @@ import type { Assessment } from '../match';
 import { AXLES } from '../rules';
 import { alignmentFigures } from './alignment';
 import { accessFor, accessNodes, UP, withSeized, type Access, type Choosing } from './access';
-import { fastening, WHEEL_NUT, type JointSpot } from './fastening';
+import { fastening, SIDES, WHEEL_NUT, type JointSpot } from './fastening';
 import { inOrderOf, moved } from './order';
 import { pivotsOf, pivotSteps, torqueMinutes } from './pivots';
 import { bySides } from './sides';
 import {
   OWN_WORK,
-  SIDES,
   turnOf,
   turnStep,
   type NotMoved,

@@ -39,7 +39,9 @@ export const documentOf = (
 ): TDocumentDefinitions => ({
   info: { title },
   header: {
-    text: [settings.shopName, address ? address : settings.shopPlace].filter(Boolean).join(' · '),
+    text: [settings.shopName, address === undefined || address === '' ? settings.shopPlace : address]
+      .filter(Boolean)
+      .join(' · '),
     fontSize: 8.5,
     color: INK2,
     alignment: 'right',
