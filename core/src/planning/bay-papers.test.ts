@@ -2,6 +2,7 @@ import {
   assess,
   bagLetter,
   bagsOf,
+  bayHours,
   spreadOf,
   starOrder,
   torqueList,
@@ -11,7 +12,7 @@ import {
   type JobSections,
 } from '..';
 import { ARCHETYPES } from '../testing/archetypes';
-import { catalogue, demoJob, settings } from '../testing/demo-world';
+import { catalogue, demoJob, plainJob, settings } from '../testing/demo-world';
 import { prepare } from '../testing/prepared';
 import { DAY } from '../testing/situations';
 
@@ -175,5 +176,43 @@ describe('steps that were moved', () => {
     expect(with_([{ step: 'off bar-free@front', before: ground }]).notMoved).toMatchObject([
       { why: 'other-side-of-the-line' },
     ]);
+  });
+});
+describe('what is used up, and what dries', () => {
+  it('a valve for each tyre that is mounted, and every amount summed over its steps', () => {
+    const plan = planOf(demoJob('hut-warden'));
+    const amount = (what: string) => plan.consumables.find((c) => c.what === what)?.amount;
+    const mounted = plan.steps.find((s) => s.id.startsWith('work mount-tires'))!;
+    expect(mounted.uses.find((u) => u.what === 'valve')!.amount).toBe(4);
+    expect(amount('valve')).toBe(4);
+    expect(amount('stick-on weights')).toBe(240);
+  });
+  it('both sides of an axle use what the record says for both', () => {
+    const plan = planOf(plainJob('corvane-halder', ['TL-2810', 'HF-310']));
+    const greased = plan.steps.filter((s) => s.uses.some((u) => u.what === 'chassis grease'));
+    expect(greased.map((s) => s.side)).toEqual(['left', 'right']);
+    expect(plan.consumables.find((c) => c.what === 'chassis grease')!.amount).toBe(40);
+  });
+  it('nothing that waits for paint begins before it is dry, and the fitter does something else meanwhile', () => {
+    const job = demoJob('hut-warden');
+    const painted = {
+      ...job,
+      tire: {
+        ...job.tire,
+        reliefs: [{ axle: 'front', obstacle: 'arch-edge', relief: 'roll-arch' } as const],
+      },
+    };
+    const plan = planOf(painted);
+    const paint = plan.steps.find((s) => s.id.startsWith('work roll-arch'))!;
+    expect(paint.waits).toBe(20);
+    const timed = new Map(bayHours(plan, 1).steps.map((s) => [s.id, s]));
+    const later = plan.steps.filter((s) => s.after.includes(paint.id) && timed.has(s.id));
+    expect(later.length).toBeGreaterThan(0);
+    for (const s of later)
+      expect(timed.get(s.id)!.start).toBeGreaterThanOrEqual(timed.get(paint.id)!.end + paint.waits);
+    const meanwhile = [...timed.values()].filter(
+      (t) => t.start >= timed.get(paint.id)!.end && t.start < timed.get(paint.id)!.end + paint.waits,
+    );
+    expect(meanwhile.length).toBeGreaterThan(0);
   });
 });

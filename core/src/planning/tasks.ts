@@ -218,11 +218,12 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
     return [...bench, ...nodes];
   });
 }
-/** A step that is done so often: minutes and how far they may turn out. */
+/** A step that is done so often: minutes, how far they may turn out, and what is used up. */
 const times = (w: WorkText, n: number): WorkText => ({
   ...w,
   minutes: w.minutes * n,
   ...(w.range ? { range: [w.range[0] * n, w.range[1] * n] as const } : {}),
+  ...(w.uses ? { uses: w.uses.map((u) => ({ ...u, amount: u.amount * n })) } : {}),
 });
 /** What is done to a part at the bench, before the vehicle is taken apart for it; once, also for a part of both axles. */
 function benchNodes(t: Task, n: number): readonly StepNode[] {
