@@ -1,5 +1,6 @@
 import {
   hoursBetween,
+  sideStep,
   wentWrong,
   type Arrival,
   type Arrived,
@@ -186,7 +187,7 @@ export interface Stretch {
 const modeOf = (s: WorkStep): string =>
   s.phase === 'before' || s.phase === 'bench' || s.phase === 'ground' || s.phase === 'closing'
     ? s.phase
-    : [s.axle, s.side ?? ''].join(' ').trim();
+    : sideStep(s.axle, s.side);
 const STRETCH_WORDS: Readonly<Record<string, string>> = {
   before: 'The day before',
   bench: 'At the bench',

@@ -25,6 +25,8 @@ export const directionOf = (s: Slopes): Vec3 => [
   Math.tan(s.sideDeg * RAD_PER_DEG),
 ];
 
+const radPerS = (rpm: number): number => (rpm * 2 * Math.PI) / 60;
+
 /** Torsional acceleration of a shaft in two pieces, rad/s²: what the pair behind the carrier bearing leaves and what the joint ahead of it
  *  adds. How the yokes of the two halves stand to each other is nobody's record, so they count as standing the worst way.
  *  @param frontDeg bend of the joint at the gearbox, degrees
@@ -34,7 +36,7 @@ export function twoPieceRipple(
   frontDeg: number,
   shaftRpm: number,
 ): number {
-  const omega = (shaftRpm * 2 * Math.PI) / 60;
+  const omega = radPerS(shaftRpm);
   return pair.torsionalRadPerS2 + (frontDeg * RAD_PER_DEG) ** 2 * omega ** 2;
 }
 
@@ -48,7 +50,7 @@ export function cardanPair(first: Slopes, shaft: Slopes, second: Slopes, shaftRp
   const real = t1 ** 2 * Math.cos(2 * phi) - t2 ** 2;
   const imaginary = t1 ** 2 * Math.sin(2 * phi);
   const residual = Math.sqrt(Math.hypot(real, imaginary));
-  const omega = (shaftRpm * 2 * Math.PI) / 60;
+  const omega = radPerS(shaftRpm);
   return {
     firstDeg: t1 * DEG_PER_RAD,
     secondDeg: t2 * DEG_PER_RAD,

@@ -34,21 +34,24 @@ export function inOrderOf<T extends Ordered>(items: readonly T[]): Order<T> {
 
 /** Where a piece of work would not go. */
 export interface Refused {
-  readonly why: 'gone' | 'waits-for' | 'is-waited-for';
+  readonly why: 'gone' | 'waits-for' | 'is-waited-for' | 'other-side-of-the-line';
   readonly by: string | null;
 }
 /** The list with one piece of work put before another (null: last), or why it cannot be: one that it would pass waits for it, or it
- *  for that one. Everything else keeps its order.
+ *  for that one. Everything else keeps its order. `beyond`: ids on
+ *  the other side of the ride-height line, where nothing of the list can go.
  *  @example moved([{ id: 'a', after: [], rank: [] }, { id: 'b', after: ['a'], rank: [] }], 'b', 'a') // {"why":"waits-for","by":"a"} */
 export function moved<T extends Ordered>(
   list: readonly T[],
   id: string,
   before: string | null,
+  beyond: readonly string[] = [],
 ): readonly T[] | Refused {
   const from = list.findIndex((x) => x.id === id);
   const item = list[from];
   const rest = list.filter((x) => x.id !== id);
   const to = before === null ? rest.length : rest.findIndex((x) => x.id === before);
+  if (item && before !== null && beyond.includes(before)) return { why: 'other-side-of-the-line', by: null };
   if (!item || to < 0) return { why: 'gone', by: null };
   const passed = rest.slice(Math.min(from, to), Math.max(from, to));
   const stop = passed.find((x) => (to < from ? item.after.includes(x.id) : x.after.includes(id)));

@@ -1,7 +1,7 @@
 import type { WorkText } from '../catalogue';
 import { isBeam, type Axle, type Hardpoints } from '../suspension';
 import { SIDES } from './fastening';
-import { sideStep, type StepNode } from './step';
+import { scaled, sideStep, type StepNode } from './step';
 
 type Side = (typeof SIDES)[number];
 /** where a step of an axle stands against those of its sides: what opens both comes first, what closes both last */
@@ -71,11 +71,5 @@ export function bySides(
 }
 /** Half of the work of both; the minute that does not halve is the first side's. */
 function ofOneSide(w: WorkText, side: Side): WorkText {
-  const half = (n: number) => (side === 'left' ? Math.ceil(n / 2) : Math.floor(n / 2));
-  return {
-    ...w,
-    minutes: half(w.minutes),
-    ...(w.range ? { range: [half(w.range[0]), half(w.range[1])] as const } : {}),
-    ...(w.uses ? { uses: w.uses.map((u) => ({ ...u, amount: u.amount / 2 })) } : {}),
-  };
+  return scaled(w, 1 / SIDES.length, side === 'left' ? Math.ceil : Math.floor);
 }

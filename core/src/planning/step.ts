@@ -2,7 +2,7 @@ import type { Component, Consumable, Hazard, OneWayAct, Part, WorkText, PartSett
 import type { Figure } from '../evidence';
 import type { Axle } from '../suspension';
 import type { Fastening } from './fastening';
-import type { Ordered } from './order';
+import type { Ordered, Refused } from './order';
 
 export type Place = Axle | 'vehicle';
 /** What a step is done for. */
@@ -74,7 +74,7 @@ export interface Shared {
 export interface NotMoved {
   readonly step: string;
   readonly before: string | null;
-  readonly why: 'gone' | 'waits-for' | 'is-waited-for' | 'other-side-of-the-line';
+  readonly why: Refused['why'];
   /** id of the step that it waits for, or that waits for it */
   readonly by: string | null;
 }
@@ -132,7 +132,7 @@ export const stateAt = (code: string, axle: Place): string => `${code}@${axle}`;
 /** Names the step that takes a state off, and the one that puts it back; where it is done by sides, that of one. */
 export const turnStep = (turn: 'off' | 'on', state: string, side: WorkStep['side'] = null): string =>
   sideStep(`${turn} ${state}`, side);
-/** Names the step of one side of what is done by sides. */
+/** Names one side of what is done by sides: a step, a state, an axle. */
 export const sideStep = (id: string, side: WorkStep['side']): string =>
   side === null ? id : `${id} ${side}`;
 /** What a step does to a state of the vehicle: takes it off or puts it back. Null for one that does neither.
@@ -159,6 +159,14 @@ export function turnOf({ id }: Pick<WorkStep, 'id'>): {
 }
 /** Work that the plan itself brings, without words of the catalogue. */
 export const OWN_WORK: WorkText = { text: '', minutes: 0, tools: [], hazards: [], loosens: [], fastens: [] };
+
+/** So much of a piece of work: its minutes, how far they may turn out, and what is used up. `whole`: how minutes are told. */
+export const scaled = (w: WorkText, by: number, whole: (minutes: number) => number = (n) => n): WorkText => ({
+  ...w,
+  minutes: whole(w.minutes * by),
+  ...(w.range ? { range: [whole(w.range[0] * by), whole(w.range[1] * by)] as const } : {}),
+  ...(w.uses ? { uses: w.uses.map((u) => ({ ...u, amount: u.amount * by })) } : {}),
+});
 
 /** Front before rear, axles before the vehicle. */
 export const placeRank = (p: Place): number => (p === 'front' ? 0 : p === 'rear' ? 1 : 2);

@@ -1,4 +1,4 @@
-import { FAMILIES, type Catalogue, type Part, type Work, type WorkText } from '../catalogue';
+import { FAMILIES, type Catalogue, type Part, type Work } from '../catalogue';
 import type { Figure } from '../evidence';
 import { reliefsOn } from '../forecast';
 import type { JobSections } from '../job';
@@ -8,7 +8,7 @@ import { onAxle } from '../vehicle';
 import type { Access } from './access';
 import { tiresBought } from './parts-list';
 import { pivotSteps, turnedBy } from './pivots';
-import { OWN_WORK, placeRank, type Place, type Served, type StepNode, type WorkStep } from './step';
+import { OWN_WORK, placeRank, scaled, type Place, type Served, type StepNode, type WorkStep } from './step';
 
 /** One piece of work of the plan on one place. */
 export interface Task {
@@ -197,7 +197,7 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
       phase: 'work' as const,
       axle: t.place,
       bySide: t.work.bySide,
-      work: times(w, t.work.per === 'wheel' ? t.times : 1),
+      work: scaled(w, t.work.per === 'wheel' ? t.times : 1),
       madeBy: t.part ? [t.part] : [],
       more: {
         figures: t.figures,
@@ -218,13 +218,6 @@ export function workNodes(tasks: readonly Task[], access: Access, a: Assessment)
     return [...bench, ...nodes];
   });
 }
-/** A step that is done so often: minutes, how far they may turn out, and what is used up. */
-const times = (w: WorkText, n: number): WorkText => ({
-  ...w,
-  minutes: w.minutes * n,
-  ...(w.range ? { range: [w.range[0] * n, w.range[1] * n] as const } : {}),
-  ...(w.uses ? { uses: w.uses.map((u) => ({ ...u, amount: u.amount * n })) } : {}),
-});
 /** What is done to a part at the bench, before the vehicle is taken apart for it; once, also for a part of both axles. */
 function benchNodes(t: Task, n: number): readonly StepNode[] {
   const { part, place } = t;

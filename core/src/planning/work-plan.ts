@@ -83,7 +83,7 @@ export function workPlan(
   const below = [...settling, ...groundNodes(tasks)];
   const end = closing.filter((s) => s.at === 'close').map((s) => closingNode(s, 'closing', a));
 
-  const above = { ...ordered, ...withMoves(ordered.list, job.work.moves, [...below, ...end]) };
+  const above = { ...ordered, ...withMoves(ordered.list, job.work.moves, idsOf([...below, ...end])) };
   const inSteps = [...above.list, ...below];
   const make = maker(inSteps, catalogue, serving, (use, at, parts) =>
     fastening(use, at, platform, parts, catalogue.joints),
@@ -172,15 +172,15 @@ export const choosingFor = (
   looked: job.lookOver.items,
   shop,
 });
+const idsOf = (nodes: readonly Pick<StepNode, 'id'>[]) => nodes.map((n) => n.id);
 /** The order with what a person moved in it, and what would not go. */
-function withMoves(list: readonly StepNode[], moves: readonly MovedStep[], beyond: readonly StepNode[]) {
+function withMoves(list: readonly StepNode[], moves: readonly MovedStep[], beyond: readonly string[]) {
   const notMoved: NotMoved[] = [];
   let order = list;
   for (const m of moves) {
-    const below = beyond.some((s) => s.id === m.before) && list.some((s) => s.id === m.step);
-    const r = moved(order, m.step, m.before);
+    const r = moved(order, m.step, m.before, beyond);
     if (!('why' in r)) order = r;
-    else notMoved.push({ ...m, ...r, why: below ? 'other-side-of-the-line' : r.why });
+    else notMoved.push({ ...m, ...r });
   }
   return { list: order, notMoved };
 }

@@ -13,6 +13,7 @@ import { endedWith } from '../match';
 import type { Lock, ReliefChoice } from '../job';
 import { AXLES, needKey, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
+import { keptIn } from '../units';
 import { axlesMeet, onAxle, type FittedPart } from '../vehicle';
 import { daysOf, doubtOf } from './outcome';
 import { dominates, type Counts } from './pareto';
@@ -83,12 +84,8 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
     });
   };
   const ending = new Map<string, readonly number[]>();
-  const mayEndAt = (need: Need): readonly number[] => {
-    const key = needKey(need);
-    const had = ending.get(key) ?? things.flatMap((t, i) => (mayEnd(t, need) ? [i] : []));
-    ending.set(key, had);
-    return had;
-  };
+  const mayEndAt = (need: Need): readonly number[] =>
+    keptIn(ending, needKey(need), () => things.flatMap((t, i) => (mayEnd(t, need) ? [i] : [])));
   return {
     things,
     sources: {

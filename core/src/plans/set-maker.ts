@@ -5,7 +5,7 @@ import { assessCase, type Assessment } from '../match';
 import type { Money } from '../planning';
 import { needKey, needsOf, needsOn, withPlan, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
-import { once } from '../units';
+import { keptIn, once } from '../units';
 import { onAxle } from '../vehicle';
 import { comesTo, wholePlan, type FoundPlan } from './built-plan';
 import { buy } from './buying';
@@ -238,14 +238,6 @@ function asksOf(plan: PlanCase, topics: readonly Topic[]): Ask {
     once(() => needsOf(plan, topics)),
   ];
   return (axle) => (axle === 'front' ? front() : axle === 'rear' ? rear() : all());
-}
-/** What is kept under a key, made where it is not there yet. */
-function keptIn<T>(kept: Map<string, T>, key: string, make: () => T): T {
-  const had = kept.get(key);
-  if (had !== undefined) return had;
-  const made = make();
-  kept.set(key, made);
-  return made;
 }
 const countOf = (needs: readonly Need[]) => {
   const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v).length;

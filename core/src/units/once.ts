@@ -3,3 +3,11 @@ export function once<T>(make: () => T): () => T {
   let made: { readonly value: T } | null = null;
   return () => (made ??= { value: make() }).value;
 }
+/** What is kept under a key, made where it is not there yet. */
+export function keptIn<T>(kept: Map<string, T>, key: string, make: () => T): T {
+  const had = kept.get(key);
+  if (had !== undefined) return had;
+  const made = make();
+  kept.set(key, made);
+  return made;
+}

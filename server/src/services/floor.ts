@@ -1,7 +1,7 @@
 import type { FloorRow } from '@rigger/contracts';
 import { floorJob, unreadableIn, type Catalogue } from '@rigger/core';
 import { LRUCache } from 'lru-cache';
-import { createHash } from 'node:crypto';
+import { hashOf } from './hash-of';
 import type { FloorTask } from './printable';
 
 /** jobs whose figures are kept, the ones asked for last: a shop has some dozens open */
@@ -16,8 +16,7 @@ export function floorText(task: FloorTask, catalogueOf: (number: number) => Cata
     // jobs of one state of the catalogue after each other: each state is read once
     .sort((x, y) => x.catalogue - y.catalogue)
     .map(({ row, sections, catalogue }): FloorRow => {
-      const of = JSON.stringify([sections, catalogue, task.settings, task.day]);
-      const key = createHash('sha256').update(of).digest('base64');
+      const key = hashOf([sections, catalogue, task.settings, task.day]);
       const { floor } = kept.get(key) ?? {
         floor:
           unreadableIn(sections).length > 0

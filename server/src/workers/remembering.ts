@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import { createHash } from 'node:crypto';
+import { hashOf } from '../services/hash-of';
 import type { PrintTask } from '../services/printable';
 import type { SheetPrinter } from './pool';
 import type { Printed } from './sheet-worker';
@@ -32,5 +32,5 @@ function keyOf(task: PrintTask): string {
       : 'catalogue' in task
         ? { ...task, catalogue: stateOf(task.catalogue) }
         : task;
-  return createHash('sha256').update(JSON.stringify(named)).digest('base64');
+  return hashOf(named);
 }

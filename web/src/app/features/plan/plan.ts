@@ -9,6 +9,7 @@ import {
   moved,
   needKey,
   offAt,
+  sideStep,
   turnOf,
   openNeeds,
   PAIR,
@@ -221,7 +222,7 @@ export class PlanView {
       .filter((id) => id !== 'vehicle-up@vehicle')
       .map((id) => {
         const turn = turnOf({ id: `off ${id}` });
-        return turn ? [stateName(turn.code, turn.axle).toLowerCase(), turn.side ?? ''].join(' ').trim() : id;
+        return turn ? sideStep(stateName(turn.code, turn.axle).toLowerCase(), turn.side) : id;
       });
     const up = at.off.has('vehicle-up@vehicle') ? 'On the lift. ' : '';
     return `${up}Before step ${step.number}: ${names.length > 0 ? `off or free ${names.join(', ')}` : 'everything on'}.`;
@@ -268,13 +269,11 @@ export class PlanView {
   private put(s: WorkStep, before: string | null): void {
     this.pick(s);
     const list = this.above().map((x) => ({ ...x, rank: [] }));
-    const r = moved(list, s.id, before);
+    const plan = this.view.plan();
+    const beyond = (plan?.steps.slice(plan.rideHeightLine) ?? []).map((x) => x.id);
+    const r = moved(list, s.id, before, beyond);
     if ('why' in r) {
-      const why = before !== null && !list.some((x) => x.id === before) ? 'other-side-of-the-line' : r.why;
-      this.refusal.set({
-        step: s.id,
-        text: notMovedText({ step: s.id, before, by: r.by, why }, this.nameOf),
-      });
+      this.refusal.set({ step: s.id, text: notMovedText({ step: s.id, before, ...r }, this.nameOf) });
       return;
     }
     this.refusal.set(null);
