@@ -1,4 +1,4 @@
-import { accessible, expect, saved, test } from './bench';
+import { accessible, askOnce, expect, saved, test } from './bench';
 
 test('bad entries name value, limit and way out, and lose nothing', async ({ page, server }) => {
   await page.goto(await server.at(1012, 'brief'));
@@ -77,7 +77,7 @@ test('a bad job file is refused with the path of each fault', async ({ page, ser
   await expect(page.getByRole('dialog')).toContainText('is not JSON');
   await page.keyboard.press('Escape');
   const [job] = await server.jobs();
-  const file = await (await fetch(`${server.base}api/jobs/${job!.id}/file`)).json();
+  const file = await (await askOnce(`${server.base}api/jobs/${job!.id}/file`)).json();
   file.sections.brief.payloadKg = 'heavy';
   file.sections.build.items = [{ id: 'a', kind: 'part', code: 'X', quantity: 0, takenOver: '' }];
   await read('job.json', JSON.stringify(file));

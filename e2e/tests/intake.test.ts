@@ -1,4 +1,4 @@
-import { expect, move, saved, test, VIEWS } from './bench';
+import { askOnce, expect, move, saved, test, VIEWS } from './bench';
 import type { Page } from '@playwright/test';
 
 /** A picture as a camera makes it: drawn by the browser, so that it is a real one. */
@@ -115,7 +115,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
     page.getByRole('row', { name: /TL-3020.*unverified: made for another vehicle/ }),
   ).toBeVisible();
   const csv = await (
-    await fetch((await server.at(1012, 'parts.csv')).replace('/jobs/', '/api/jobs/'))
+    await askOnce((await server.at(1012, 'parts.csv')).replace('/jobs/', '/api/jobs/'))
   ).text();
   expect(csv).toMatch(/^,,Spacer from the market,.*unverified/m);
 
@@ -170,7 +170,7 @@ test('the whole of one job in inches: tape, tyre, match, quote, plan', async ({ 
   const metric = /\d[\s\u00a0](mm|N·m|kg|km\/h|km|N\/mm|kPa|N)(?![\w·/])/g;
   // an offset and the section of a tyre are in millimetres wherever a wheel is sold; a name is a name
   const ordinary = /offset [+−-]?\d+ mm|a section of \d+ mm/g;
-  const { parts, kits, reliefs } = await (await fetch(`${server.base}api/catalogue`)).json();
+  const { parts, kits, reliefs } = await (await askOnce(`${server.base}api/catalogue`)).json();
   const names = [...parts, ...kits, ...reliefs]
     .map((p: { name: string }) => p.name)
     .sort((a, b) => b.length - a.length);

@@ -1,7 +1,7 @@
 import { cpSync, readFileSync, rmSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { accessible, expect, noSidewaysScroll, saved, test, VIEWS } from './bench';
+import { accessible, askOnce, expect, noSidewaysScroll, saved, test, VIEWS } from './bench';
 
 const DEMO = join(import.meta.dirname, '../../demo');
 
@@ -166,7 +166,7 @@ test('backup and restore are commands too, and a running shop goes on with what 
   const made = server.command('backup', '--passphrase-file', passphrase);
   expect(made.said).toMatch(/rigger-[\d-]+\.sealed: [\d.]+ MB, checked, sealed\./);
   const [file = ''] = made.said.split(': ');
-  await fetch(`${server.base}api/jobs`, {
+  await askOnce(`${server.base}api/jobs`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
     body: '{"customer":"Came later"}',
