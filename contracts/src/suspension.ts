@@ -1,5 +1,6 @@
 import {
   checkHardpoints,
+  JOINTS_MADE,
   type AxleEffect,
   type AxleFigures,
   type Hardpoints,
@@ -214,6 +215,12 @@ const GEOMETRY_EFFECTS = [
     kind: z.literal('damper-length'),
     extendedMm: z.number().min(-100).max(200),
     compressedMm: z.number().min(-100).max(150),
+  }),
+  z.strictObject({
+    kind: z.literal('ball-joint'),
+    joint: z.enum(['upper', 'lower']),
+    made: z.enum(JOINTS_MADE),
+    swingDeg: z.number().min(5).max(60),
   }),
   z.strictObject({ kind: z.literal('steering-stop'), lessShare: z.number().min(0).max(0.6) }),
 ] as const;

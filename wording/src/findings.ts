@@ -162,6 +162,10 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `The ${f.axle} wheels have ${mm(f.droopMm)} left before the ${f.by} ends their droop: it would knock at its end at ride height. ${longerText(f.longerMm, mm)}`;
     case 'droop-short':
       return `Droop ${f.axle} is ${mm(f.droopMm)}, against ${mm(f.bumpMm)} of bump: less than ${percent(f.advisedPercent, 0)} of the travel. ${longerText(f.longerMm, mm)}`;
+    case 'joint-swing':
+      return `The ${f.joint} ball joint ends the ${f.axle} ${f.end} at ${degrees(f.limitDeg)}: it is the stop each time the wheel ${f.end === 'droop' ? 'hangs' : 'is fully up'}, and wears. An arm whose joint swings further, a droop stop, or less lift.`;
+    case 'joint-swing-near':
+      return `The ${f.joint} ball joint swings ${degrees(f.valueDeg)} at full ${f.end} ${f.axle}, near the ${degrees(f.limitDeg)} that it has. An arm whose joint swings further, or less lift.`;
     case 'damper-solid':
       return `${f.reserveMm < 0 ? `The ${f.axle} damper is solid ${mm(-f.reserveMm)} before the bump stop touches` : `Only ${mm(f.reserveMm)} between the ${f.axle} bump stop's touch and a solid damper`}: the damper would be broken. A stop lower by ${mm(f.lowerMm)} of wheel travel, or a damper that goes shorter.`;
     case 'nose-high-loaded':

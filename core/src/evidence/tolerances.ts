@@ -26,6 +26,7 @@ export const NEAR_LOCK_SHARE = 0.6; // from here on a pose counts as full lock
 export const WHERE_SHARE = 0.4; // of the travel left to a side: from here on a pose counts as bump or droop
 export const TURNS_BUSH_MM = 3; // a height changed by more turns the rubber of every pivot
 export const TRIFLE_MM = 3; // shorter lengths are not worth a sentence, unless a limit is passed
+export const TRIFLE_DEG = 0.1; // the same for angles
 export const TRIFLE_SHARE = 0.01; // the same for masses and speeds
 export const LOOKS_LIKE_GROUND_MM = 150; // a height this far over the ordinary was read from the ground
 export const STEERING_SLEEVE_DEG = 15; // more than this at the steering wheel is no work for a sleeve

@@ -56,6 +56,7 @@ export interface AxleForecast {
   readonly bodyLiftMm: number;
   /** travel left from the planned height, empty; null where that height has no pose */
   readonly room: TravelRoom | null;
+  readonly roomToday: TravelRoom | null;
   readonly geometryToday: AxleGeometry;
   readonly geometryPlanned: AxleGeometry;
   readonly reach: { readonly camberDeg: Range; readonly casterDeg: Range };
@@ -179,6 +180,7 @@ function make(
           ),
     bodyLiftMm: setup.bodyLiftMm - v.today.state.setup.bodyLiftMm,
     room: plan.travel()?.room() ?? null,
+    roomToday: v.today.travel()?.room() ?? null,
     geometryToday: geometryOf(v.today.state.setup, today.value),
     geometryPlanned: geometryOf(setup, planned.value),
     reach,

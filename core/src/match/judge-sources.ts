@@ -1,4 +1,4 @@
-import { fitmentOf, LIFT_SOURCES, type Kit, type Provenance } from '../catalogue';
+import { fitmentOf, LIFT_SOURCES, recordNote, type Kit, type Provenance } from '../catalogue';
 import { TOPICS, worstVerdict, type Figure, type Topic, type Verdict } from '../evidence';
 import { fitmentNeeds, needKey, needsOf, withChosen, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
@@ -64,7 +64,7 @@ export function judgeSources(axle: Axle, c: PlanCase): readonly SourceVerdict[] 
       code: p.code,
       maker: p.maker,
       name: p.name,
-      note: p.note,
+      note: recordNote(p),
       priceMinor: p.priceMinor,
       claimLiftMm: p.claimLiftMm,
       chosen: picked.has(p.code),

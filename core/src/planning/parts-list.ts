@@ -1,6 +1,7 @@
 import {
   fitmentOf,
   PROVENANCE_RANK,
+  recordNote,
   type Catalogue,
   type KnownVehicle,
   type Part,
@@ -100,8 +101,8 @@ export function partsList(
           group: 'suspension',
           boxes: parts.map(boxOf),
           note: parts
-            .filter((p) => p.note !== '')
-            .map((p) => `${p.code}: ${p.note}`)
+            .filter((p) => recordNote(p) !== '')
+            .map((p) => `${p.code}: ${recordNote(p)}`)
             .join(' '),
           provenance: weakest(
             parts.map((p) => p.applications),
@@ -127,7 +128,7 @@ export function partsList(
         leadDays: part.stock.leadDays,
         group: 'suspension',
         boxes: [boxOf(part)],
-        note: part.note,
+        note: recordNote(part),
         provenance: weakest([part.applications], vehicle),
       },
     ];

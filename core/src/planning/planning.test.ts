@@ -11,6 +11,7 @@ import {
   moneyOf,
   once,
   partsList,
+  recordNote,
   studsPerHub,
   tieRodArmMm,
   totalToeDeg,
@@ -126,7 +127,7 @@ describe('a line of the list', () => {
         onHand: p.stock.onHand,
         leadDays: p.stock.leadDays,
         group: 'suspension',
-        note: p.note,
+        note: recordNote(p),
         boxes: [{ code: p.code, box: p.box }],
         provenance: { kind: 'maker-lists' },
       },
@@ -478,8 +479,8 @@ describe('every work plan', () => {
         const places =
           op.place === 'vehicle' ? ['vehicle'] : p.axle === 'both' ? ['front', 'rear'] : [p.axle];
         expect([...new Set(steps.map((s) => s.axle))].sort()).toEqual([...places].sort());
-        if (p.note !== '')
-          expect(steps.flatMap((s) => s.notes)).toContainEqual({ part: p.code, note: p.note });
+        if (recordNote(p) !== '')
+          expect(steps.flatMap((s) => s.notes)).toContainEqual({ part: p.code, note: recordNote(p) });
       }
     }),
   );

@@ -1,4 +1,4 @@
-import { FAMILIES, type Catalogue, type Part, type Work } from '../catalogue';
+import { FAMILIES, recordNote, type Catalogue, type Part, type Work } from '../catalogue';
 import type { Figure } from '../evidence';
 import { reliefsOn } from '../forecast';
 import type { JobSections } from '../job';
@@ -72,7 +72,7 @@ export function tasksOf(
       operation(
         part.operation,
         AXLES.filter((axle) => onAxle(part, axle)),
-        { part, note: part.note },
+        { part, note: recordNote(part) },
       ),
     ),
     ...a.removed.flatMap(({ what, axle, operation: code }) => {

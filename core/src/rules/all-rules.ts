@@ -23,6 +23,7 @@ import { headlamps } from './headlamps';
 import { heightLimit } from './height-limit';
 import { heightWish } from './height-wish';
 import { hoseReach } from './hose-reach';
+import { jointSwing } from './joint-swing';
 import { longerJoints } from './longer-joints';
 import { makerLimits } from './maker-limits';
 import { openPrices } from './open-prices';
@@ -71,6 +72,7 @@ export const RULES = [
   heightLimit,
   heightWish,
   hoseReach,
+  jointSwing,
   longerJoints,
   makerLimits,
   openPrices,

@@ -20,12 +20,15 @@ export interface AxleSetup {
   readonly stopLowerMm: number;
   /** dampers longer than the stock ones, fully out and fully in, mm at the damper */
   readonly damperLonger: { readonly extendedMm: number; readonly compressedMm: number };
+  /** ball joints of other arms, degrees from design either way; null where the vehicle's own are in */
+  readonly jointSwing: { readonly upper: number | null; readonly lower: number | null };
   /** what steering stops leave of the full lock, 0 to 1 */
   readonly lockShare: number;
   /** wheel centre against the knuckle's joints, from where it was built, mm: the hub moves, the rest of the axle does not */
   readonly hubMovedMm: Vec3;
 }
 
+export const JOINTS_MADE = ['rubber', 'sealed', 'spherical serviceable'] as const;
 /** What a part does to an axle, as catalogue data. mm; + as named. */
 export type AxleEffect =
   | { readonly kind: 'top-spacer'; readonly thicknessMm: number }
@@ -78,6 +81,13 @@ export type AxleEffect =
   | { readonly kind: 'bump-stop'; readonly lowerMm: number }
   /** dampers longer (+) or shorter than the stock ones: fully out, and fully in */
   | { readonly kind: 'damper-length'; readonly extendedMm: number; readonly compressedMm: number }
+  /** ball joint of an arm that takes the place of the vehicle's own: how far it swings from design either way, degrees */
+  | {
+      readonly kind: 'ball-joint';
+      readonly joint: 'upper' | 'lower';
+      readonly made: (typeof JOINTS_MADE)[number];
+      readonly swingDeg: number;
+    }
   /** takes this share off what is left of the lock, 0 to 0.6 */
   | { readonly kind: 'steering-stop'; readonly lessShare: number };
 
@@ -87,6 +97,7 @@ export const AS_BUILT = {
   subframeDropMm: 0,
   stopLowerMm: 0,
   damperLonger: { extendedMm: 0, compressedMm: 0 },
+  jointSwing: { upper: null, lower: null },
   lockShare: 1,
   hubMovedMm: [0, 0, 0],
 } as const;
@@ -129,6 +140,7 @@ const ACTS: readonly AxleEffect['kind'][] = [
   'body-lift',
   'bump-stop',
   'damper-length',
+  'ball-joint',
   'steering-stop',
 ];
 /** Effects in the order in which they act; equal kinds by their figures, so that a list means the same however it is written.
@@ -245,6 +257,8 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
           compressedMm: setup.damperLonger.compressedMm + effect.compressedMm,
         },
       };
+    case 'ball-joint':
+      return { ...setup, jointSwing: { ...setup.jointSwing, [effect.joint]: effect.swingDeg } };
     case 'steering-stop':
       return { ...setup, lockShare: setup.lockShare * (1 - effect.lessShare) };
   }

@@ -15,6 +15,7 @@ import {
   springForceN,
   springState,
   sweepTravel,
+  travelLimits,
   travelRoom,
   type AxleEffect,
   type AxleSetup,
@@ -128,19 +129,15 @@ describe.each(AXLES)('laws of $code $axle ($kind)', ({ code, axle }) => {
   });
   it('has travel left both ways, and says what ends it', () => {
     const spec = specOf(code, axle);
-    const room = travelRoom(model, 0, {
-      ...spec.limits,
-      cvExtremeDeg: spec.cv?.extremeDeg ?? null,
-      plungeMm: spec.cv?.plungeMm ?? null,
-    })!;
+    const stock = stockOf(code, axle);
+    const room = travelRoom(stock.model, 0, travelLimits(spec, stock.model, stock))!;
     expect(room.bumpMm).toBeGreaterThan(40);
     expect(room.droopMm).toBeGreaterThan(60);
     expect(room.droopShare).toBeGreaterThan(0.35);
     const shorter = travelRoom(model, 0, {
       ...spec.limits,
       damper: spec.limits.damper && { ...spec.limits.damper, extendedMm: spec.limits.damper.extendedMm - 30 },
-      cvExtremeDeg: null,
-      plungeMm: null,
+      ...LIMITLESS,
     })!;
     if (spec.limits.damper) {
       expect(shorter.droopBy).toBe('damper');

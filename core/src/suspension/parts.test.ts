@@ -11,7 +11,7 @@ import {
   type AxleSetup,
   type Hardpoints,
 } from '..';
-import { at, ok, specOf, stockOf } from '../testing/demo-axles';
+import { at, LIMITLESS, ok, specOf, stockOf } from '../testing/demo-axles';
 
 describe('parts', () => {
   it('a subframe drop equal to the lift brings arms and shafts back to their design angles', () => {
@@ -35,11 +35,10 @@ describe('parts', () => {
   it('on a coil-over preload loses droop; a spacer on top keeps droop, and brings the stop along', () => {
     const spec = specOf('corvane-halder', 'front');
     const stock = stockOf('corvane-halder', 'front');
-    const joints = { cvExtremeDeg: null, plungeMm: null, ballSwingDeg: null };
     const roomOf = (...effects: readonly AxleEffect[]) => {
       const s = withEffects(stock, effects);
       const { zMm } = ok(rideHeight(s, spec.sprungLoadN));
-      const limits = { ...spec.limits, ...stopsOf(stock.model, s, spec.limits), ...joints };
+      const limits = { ...spec.limits, ...stopsOf(stock.model, s, spec.limits), ...LIMITLESS };
       return { zMm, ...travelRoom(s.model, zMm, limits)! };
     };
     const [was, preload, top, both] = [
@@ -81,8 +80,7 @@ describe('parts', () => {
       travelRoom(stock.model, 0, {
         ...spec.limits,
         damper: damper && { ...damper, extendedMm: damper.extendedMm + longerMm },
-        cvExtremeDeg: null,
-        plungeMm: null,
+        ...LIMITLESS,
       })!;
     expect(room(0).droopBy).toBe('damper');
     const gained = room(30).droopMm - room(0).droopMm;

@@ -1,3 +1,4 @@
+import { once } from '../units/once';
 import type { SuspensionModel } from './model';
 import { poseAt, poseNear } from './pose-at';
 import { springState } from './spring-length';
@@ -14,12 +15,19 @@ export interface TravelLimits {
   /** shaft joint at full droop, and its plunge from design each way */
   readonly cvExtremeDeg: number | null;
   readonly plungeMm: number | null;
-  /** ball joint swing from design either way */
-  readonly ballSwingDeg: number | null;
+  /** swing of each ball joint from design either way */
+  readonly ballSwingDeg: { readonly upper: number | null; readonly lower: number | null };
 }
 export type LimitedBy = 'bump stop' | 'damper' | 'CV joint' | 'CV plunge' | 'ball joint' | 'linkage';
 /** A wheel wants about this much of its travel below it, or it hangs at every dip. */
 export const ADVISED_DROOP_SHARE = 0.35;
+/** How far a ball joint swings at an end of the travel, against what it has; degrees from design. */
+export interface JointSwing {
+  readonly joint: 'upper' | 'lower';
+  readonly end: 'droop' | 'bump';
+  readonly swingDeg: number;
+  readonly limitDeg: number;
+}
 export interface TravelRoom {
   readonly bumpMm: number;
   readonly bumpBy: LimitedBy;
@@ -31,6 +39,8 @@ export interface TravelRoom {
   readonly droopShare: number;
   /** damper longer by this would leave that share, mm at the damper; 0 where it is left, null where the joints would not */
   readonly damperForShareMm: number | null;
+  /** the ball joint that comes nearest to its end within this travel; null where the axle has none, or none with a limit */
+  readonly swing: JointSwing | null;
 }
 /** Where the stops of an edited axle touch and are solid, mm from design. The stop of a strut or coil-over sits inside it
  *  and meets at the same damper length, so a spacer on top brings it forward; elsewhere only a lower stop does. Travel is
@@ -120,6 +130,7 @@ interface Limited {
   readonly damperShort: Excess;
   readonly damperLong: Excess;
   readonly damperAt: (p: SweepPoint) => number | null;
+  readonly swingAt: (joint: 'upper' | 'lower') => (p: SweepPoint) => number | null;
   readonly hasDamper: boolean;
 }
 function limited(model: SuspensionModel, rideZMm: number, limits: TravelLimits): Limited {
@@ -132,17 +143,22 @@ function limited(model: SuspensionModel, rideZMm: number, limits: TravelLimits):
     kept.set(p, f);
     return f;
   };
+  const swingAt = (joint: 'upper' | 'lower') => (p: SweepPoint) => {
+    const f = figures(p);
+    return f && (joint === 'upper' ? f.upperSwingDeg : f.lowerSwingDeg);
+  };
   // each limit as an excess that is ≤ 0 while it is kept
   return {
     up: walkFrom(model, rideZMm, 1),
     down: walkFrom(model, rideZMm, -1),
     damperAt,
+    swingAt,
     hasDamper: seat !== undefined,
     joints: [
       ['CV joint', (p) => over(figures(p)?.cvOuterDeg, limits.cvExtremeDeg)],
       ['CV plunge', (p) => over(abs(figures(p)?.shaftChangeMm), limits.plungeMm)],
-      ['ball joint', (p) => over(abs(figures(p)?.lowerSwingDeg), limits.ballSwingDeg)],
-      ['ball joint', (p) => over(abs(figures(p)?.upperSwingDeg), limits.ballSwingDeg)],
+      ['ball joint', (p) => over(abs(swingAt('lower')(p)), limits.ballSwingDeg.lower)],
+      ['ball joint', (p) => over(abs(swingAt('upper')(p)), limits.ballSwingDeg.upper)],
     ],
     damperShort: ['damper', (p) => over(limits.damper?.compressedMm, damperAt(p))],
     damperLong: ['damper', (p) => over(damperAt(p), limits.damper?.extendedMm)],
@@ -165,7 +181,7 @@ export function travelFrom(model: SuspensionModel, rideZMm: number, limits: Trav
   const l = limited(model, rideZMm, limits);
   return {
     ends: (stopMm) => endsOf(l, rideZMm, stopMm),
-    room: () => roomOf(l, rideZMm, limits),
+    room: once(() => roomOf(l, rideZMm, limits)),
   };
 }
 function endsOf(l: Limited, rideZMm: number, stopMm: number): TravelEnds | null {
@@ -193,10 +209,8 @@ function roomOf(l: Limited, rideZMm: number, limits: TravelLimits): TravelRoom |
     const wantedZ = rideZMm - ((ends.topMm - rideZMm) * ADVISED_DROOP_SHARE) / (1 - ADVISED_DROOP_SHARE);
     if (ends.bottomMm <= wantedZ || !limits.damper) return 0;
     if (firstLimit(l.down, rideZMm, l.joints)[0] > wantedZ) return null;
-    const steps = (rideZMm - wantedZ) / STEP_MM;
-    const [a, b] = [l.down(Math.floor(steps)), l.down(Math.floor(steps) + 1)].map((p) => p && l.damperAt(p));
-    if (a == null || b == null) return null;
-    return Math.max(0, a + (b - a) * (steps - Math.floor(steps)) - limits.damper.extendedMm);
+    const lengthMm = between(l.down, rideZMm - wantedZ, l.damperAt);
+    return lengthMm === null ? null : Math.max(0, lengthMm - limits.damper.extendedMm);
   };
   const [bumpMm, droopMm] = [Math.max(0, ends.topMm - rideZMm), Math.max(0, rideZMm - ends.bottomMm)];
   return {
@@ -207,7 +221,37 @@ function roomOf(l: Limited, rideZMm: number, limits: TravelLimits): TravelRoom |
     damperReserveMm: reserveMm(),
     droopShare: bumpMm + droopMm === 0 ? 0 : droopMm / (bumpMm + droopMm),
     damperForShareMm: damperForShareMm(),
+    swing: nearestToItsEnd(l, limits, { droop: droopMm, bump: bumpMm }),
   };
+}
+/** A figure at this travel outward from the ride height, between the two poses beside it; null where one is missing. */
+function between(
+  walk: ReturnType<typeof walkFrom>,
+  awayMm: number,
+  figure: (p: SweepPoint) => number | null,
+): number | null {
+  const steps = awayMm / STEP_MM;
+  const before = Math.floor(steps);
+  const [a, b] = [walk(before), steps > before ? walk(before + 1) : walk(before)].map((p) => p && figure(p));
+  return a == null || b == null ? null : a + (b - a) * (steps - before);
+}
+function nearestToItsEnd(
+  l: Limited,
+  { ballSwingDeg }: TravelLimits,
+  left: { readonly droop: number; readonly bump: number },
+): JointSwing | null {
+  const swings = (['upper', 'lower'] as const).flatMap((joint) =>
+    (['droop', 'bump'] as const).flatMap((end): JointSwing[] => {
+      const limitDeg = ballSwingDeg[joint];
+      const swing =
+        limitDeg === null ? null : between(end === 'droop' ? l.down : l.up, left[end], l.swingAt(joint));
+      return limitDeg === null || swing === null ? [] : [{ joint, end, swingDeg: Math.abs(swing), limitDeg }];
+    }),
+  );
+  return swings.reduce<JointSwing | null>(
+    (most, s) => (most && most.swingDeg / most.limitDeg >= s.swingDeg / s.limitDeg ? most : s),
+    null,
+  );
 }
 const abs = (v: number | null | undefined) => (v == null ? v : Math.abs(v));
 const over = (value: number | null | undefined, limit: number | null | undefined): number | null =>

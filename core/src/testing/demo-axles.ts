@@ -8,7 +8,7 @@ export const AXLES = catalogue.platforms
   )
   .filter((a, i, all) => all.findIndex((b) => b.kind === a.kind && b.axle === a.axle) === i);
 /** no joint ends the travel */
-export const LIMITLESS = { cvExtremeDeg: null, plungeMm: null, ballSwingDeg: null };
+export const LIMITLESS = { cvExtremeDeg: null, plungeMm: null, ballSwingDeg: { upper: null, lower: null } };
 export const specOf = (code: string, axle: Axle) => platformOf(code)[axle];
 export const modelOf = (code: string, axle: Axle) => buildModel(specOf(code, axle).hardpoints);
 export function stockOf(code: string, axle: Axle): AxleSetup {

@@ -49,7 +49,7 @@ const SHOWN: Readonly<Partial<Record<PartFamily, Shown>>> = {
   'carrier-bearing-drop': on('corvane-halder-l', ['BS-8061', 'IW-8062'], 'IW-9901', 'propshaft-joint-near'),
   'pinion-wedge': on('corvane-wether', ['HF-9901'], 'IW-8186', 'propshaft-ripple'),
   'upper-link': on('mettrick-fell', ['BS-5202', 'TL-5125'], 'HF-9904', 'propshaft-ripple'),
-  'upper-arm': on('mettrick-outway', ['TL-2625M'], 'HF-316M', 'caster-reach'),
+  'upper-arm': on('mettrick-outway', ['TL-2625M'], 'HF-316M', 'joint-swing'),
   'lower-link': on('mettrick-fell', ['BS-5101'], 'HF-520', 'caster-reach'),
   'caster-bush': on('mettrick-fell', ['BS-5101'], 'HF-525', 'caster-reach'),
   'camber-bolt': on('sarnby-wherry', ['TL-9381'], 'HF-350B', 'camber-reach'),
@@ -90,7 +90,6 @@ const SHOWN: Readonly<Partial<Record<PartFamily, Shown>>> = {
 const ENDS_NONE: Readonly<Partial<Record<PartFamily, string>>> = {
   'tie-rod': 'toe is set with it; how much thread is left on the vehicle nobody has measured',
   'headlamp-aim': 'a setting of the closing block',
-  'spare-brace': 'what it bears is in the maker’s manual',
   accessory: 'weighs; ends nothing',
 };
 

@@ -157,6 +157,9 @@ const bench = (extended: number, compressed: number) =>
     FELL,
     effect({ kind: 'damper-length', extendedMm: extended, compressedMm: compressed }, { family: 'damper' }),
   );
+/** Upper arms whose joint swings this far. */
+const armWith = (swingDeg: number) =>
+  effect({ kind: 'ball-joint', joint: 'upper', made: 'sealed', swingDeg }, { family: 'upper-arm' });
 const rearRate = (share: number) =>
   on(
     'sarnby-courser',
@@ -361,6 +364,17 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     [100, 130, 1],
   ),
   'topped-out': edge('topped-out', 'needs', (n) => bench(-n, -n), [0, 120, 2]),
+  'joint-swing': pair(
+    'advised',
+    () => on(HALDER, spacer(30)),
+    () => on(HALDER, spacer(30), armWith(45)),
+  ),
+  'joint-swing-near': edge(
+    'joint-swing-near',
+    'advised',
+    (n) => on(HALDER, spacer(30), armWith(48 - n)),
+    [0, 8, 0.25],
+  ),
   'droop-short': edge('droop-short', 'advised', (n) => bench(-n, -n), [0, 92, 2]),
   'damper-solid': edge('damper-solid', 'needs', (n) => bench(0, n), [0, 80, 1]),
   'hose-short': edge(

@@ -38,6 +38,10 @@ export const travelLimits = (spec: AxleSpec, stock: SuspensionModel, setup: Axle
     compressedMm: spec.limits.damper.compressedMm + setup.damperLonger.compressedMm,
   },
   ...stopsOf(stock, setup, spec.limits),
+  ballSwingDeg: {
+    upper: setup.jointSwing.upper ?? spec.limits.ballSwingDeg,
+    lower: setup.jointSwing.lower ?? spec.limits.ballSwingDeg,
+  },
   cvExtremeDeg: spec.cv?.extremeDeg ?? null,
   plungeMm: spec.cv?.plungeMm ?? null,
 });

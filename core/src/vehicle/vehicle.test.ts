@@ -295,7 +295,7 @@ describe('the stock axle of a variant', () => {
       damper: limits.damper,
       cvExtremeDeg: cv!.extremeDeg,
       plungeMm: cv!.plungeMm,
-      ballSwingDeg: limits.ballSwingDeg,
+      ballSwingDeg: { upper: limits.ballSwingDeg, lower: limits.ballSwingDeg },
     });
     expect([was.stopMm, was.solidMm]).toEqual([limits.stopMm, limits.solidMm]);
     const longer = prepared

@@ -1,0 +1,73 @@
+import { ADVISED_SHARE, computed, explain, given, TRIFLE_DEG, type Figure } from '../evidence';
+import type { AxleForecast } from '../forecast';
+import type { Axle, JointSwing } from '../suspension';
+import { onEachAxle, rule, type Raised } from './rule';
+
+interface Of<Code> {
+  readonly code: Code;
+  readonly axle: Axle;
+  readonly joint: JointSwing['joint'];
+  readonly end: JointSwing['end'];
+  readonly valueDeg: number;
+  readonly limitDeg: number;
+}
+/** The joint is what ends the travel; or it comes near its end within it. */
+export type JointSwingFinding = Of<'joint-swing'> | Of<'joint-swing-near'>;
+
+/** What is left to the joint at that end of the travel. */
+function figureOf(f: AxleForecast): Figure | null {
+  if (!f.room?.swing) return null;
+  const { swing } = f.room;
+  const was = f.roomToday?.swing;
+  const [name, leftMm, by] =
+    swing.end === 'droop'
+      ? (['droop-left', f.room.droopMm, f.room.droopBy] as const)
+      : (['bump-left', f.room.bumpMm, f.room.bumpBy] as const);
+  const swings = (s: JointSwing, because: readonly Figure[], from: string) =>
+    computed('joint-swing', s.swingDeg, 'deg', because, { formula: 'carrier-pose', from });
+  const planned = swings(
+    swing,
+    [
+      computed(name, leftMm, 'mm', [f.lift], { formula: 'travel-walk', from: by }),
+      ...(was ? [swings(was, [], 'today')] : []),
+    ],
+    'planned',
+  );
+  return explain(
+    'joint-reserve',
+    'deg',
+    'difference',
+    { from: given('joint-limit', swing.limitDeg, 'deg', `${swing.joint} joint`), less: planned },
+    { limit: { min: swing.limitDeg * ADVISED_SHARE } },
+  );
+}
+/** Ball joint near its end, or at it, with the wheel hanging or fully up, where the plan has brought it nearer. What is so
+ *  as built, or today, is not this plan's affair. */
+export const jointSwing = rule<JointSwingFinding>({
+  findings: {
+    // advised, both: it drives; the joint is then the stop of every full droop, and wears
+    'joint-swing': { verdict: 'advised', topic: 'travel', blocks: null },
+    'joint-swing-near': { verdict: 'advised', topic: 'travel', blocks: null },
+  },
+  check: onEachAxle((a): Raised<JointSwingFinding>[] => {
+    const f = a.forecast();
+    const swing = f.ok ? f.value.room?.swing : null;
+    if (!f.ok || !f.value.room || !swing) return [];
+    const { joint, end, swingDeg, limitDeg } = swing;
+    const was = f.value.roomToday?.swing;
+    const wasShare = was ? was.swingDeg / was.limitDeg : 0;
+    if (swingDeg <= limitDeg * (1 - ADVISED_SHARE) || swingDeg - wasShare * limitDeg < TRIFLE_DEG) return [];
+    const ends = (end === 'droop' ? f.value.room.droopBy : f.value.room.bumpBy) === 'ball joint';
+    const code = ends ? 'joint-swing' : 'joint-swing-near';
+    return [
+      {
+        finding: { code, axle: a.axle, joint, end, valueDeg: swingDeg, limitDeg },
+        figure: figureOf(f.value),
+      },
+    ];
+  }),
+  measure: (c, axle) => {
+    const f = c.axles[axle].forecast();
+    return f.ok ? figureOf(f.value) : null;
+  },
+});
