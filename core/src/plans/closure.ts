@@ -48,34 +48,70 @@ export function closedSets(base: readonly number[], problem: CureProblem): reado
     known.set(key, made);
     return made;
   };
-  /** Needs of which each has things apart that settle it: every choice of one for each. Null where one has none. */
+  /** Needs that things apart settle: every choice of them for each; what they cannot settle stays open. Null where one of them opens
+   *  something else. */
   const each = (
     set: readonly number[],
     open: readonly string[],
     todo: readonly string[],
     left: readonly string[],
   ): readonly ClosedSet[] | null => {
-    const choices: (readonly number[])[] = [];
+    let sets: readonly (readonly number[])[] = [set];
+    const stays = [...left];
     for (const need of todo) {
-      const ways = problem.curers(need, set);
-      if (ways.length === 0) return null;
-      const ends = ways.filter((i) => {
-        const is = problem.open(joined(set, i), [...left, ...todo]);
-        return !is.includes(need) && opensNoMore(is, open);
-      });
-      if (ends.length === 0) return null;
-      choices.push(ends.filter((i) => !ends.some((o) => o !== i && problem.noWorse(o, i))));
+      const ends = endedApart(set, open, need, [...left, ...todo]);
+      if (ends === null) return null;
+      if (ends.length === 0) stays.push(need);
+      else
+        sets = sets.flatMap((s) =>
+          ends.flatMap((some) => {
+            const all = withAll(s, some);
+            return all ? [all] : [];
+          }),
+        );
     }
-    const sets = choices.reduce<readonly (readonly number[])[]>(
-      (all, ends) =>
-        all.flatMap((s) =>
-          ends.flatMap((i) => (s.includes(i) ? [s] : problem.fits(s, i) ? [joined(s, i)] : [])),
-        ),
-      [set],
-    );
-    const out = sets.flatMap((s) => grow(s, left));
-    return settles(out, open) ? out : null;
+    const out = sets.flatMap((s) => grow(s, stays));
+    return settles(out, open, stays) ? out : null;
   };
+  /** The choices of things apart that end a need with none too many; null where one of them opens something else. */
+  const endedApart = (
+    set: readonly number[],
+    open: readonly string[],
+    need: string,
+    left: readonly string[],
+  ): readonly (readonly number[])[] | null => {
+    const ends: (readonly number[])[] = [];
+    let short: readonly (readonly number[])[] = [[]];
+    while (short.length > 0) {
+      const next: (readonly number[])[] = [];
+      for (const some of short) {
+        const here = sorted([...set, ...some]);
+        for (const i of problem.curers(need, here)) {
+          const more = [...some, i];
+          if (
+            here.includes(i) ||
+            i < (some.at(-1) ?? 0) ||
+            ends.some((e) => e.every((k) => more.includes(k)))
+          )
+            continue;
+          const is = problem.open(joined(here, i), left);
+          if (is.includes(need)) next.push(more);
+          else if (opensNoMore(is, open)) ends.push(more);
+          else return null;
+        }
+      }
+      short = next;
+    }
+    const better = (o: readonly number[], e: readonly number[]) =>
+      o !== e && o.length === 1 && e.length === 1 && problem.noWorse(o[0] ?? -1, e[0] ?? -1);
+    return ends.filter((e) => !ends.some((o) => better(o, e)));
+  };
+  /** a set with these beside it; null where one cannot be */
+  const withAll = (set: readonly number[], some: readonly number[]) =>
+    some.reduce<readonly number[] | null>(
+      (s, i) => (s === null || s.includes(i) ? s : problem.fits(s, i) ? joined(s, i) : null),
+      set,
+    );
   const branches = (
     set: readonly number[],
     open: readonly string[],
@@ -85,13 +121,13 @@ export function closedSets(base: readonly number[], problem: CureProblem): reado
     const ways =
       set.length - base.length >= MOST_ADDED ? [] : problem.curers(need, set).filter((i) => !set.includes(i));
     const out = ways.flatMap((i) => grow(joined(set, i), left));
-    return settles(out, open) ? out : [...out, ...grow(set, [...left, need])];
+    return settles(out, open, left) ? out : [...out, ...grow(set, [...left, need])];
   };
   /** nothing at all settles it: it stays open in every set */
   const hopeless = (need: string) => problem.curers(need, base).length === 0;
-  /** one of them settles all that can be settled, and opens nothing */
-  const settles = (out: readonly ClosedSet[], open: readonly string[]) =>
-    out.some((o) => o.open.every((n) => hopeless(n) && open.includes(n)));
+  /** one of them settles all that can be settled and is not left open, and opens nothing */
+  const settles = (out: readonly ClosedSet[], open: readonly string[], left: readonly string[]) =>
+    out.some((o) => o.open.every((n) => left.includes(n) || (hopeless(n) && open.includes(n))));
   const lean = grow(sorted(base), []).map((c) => leaner(c, base, problem));
   return best(lean);
 }
