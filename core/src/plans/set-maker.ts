@@ -3,7 +3,7 @@ import { TOPICS, type Topic } from '../evidence';
 import { listed, type BuildItem, type JobSections, type ShopSettings } from '../job';
 import { assessCase, type Assessment } from '../match';
 import type { Money } from '../planning';
-import { needKey, needsOf, needsOn, withPlan, type Need, type PlanCase } from '../rules';
+import { needKey, needsOf, needsOn, needsOnBoth, withPlan, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn, once } from '../units';
 import { onAxle } from '../vehicle';
@@ -16,10 +16,11 @@ import type { PlanFamily } from './plan-family';
 import { isApart, noWorse, thingName, thingPrice, type PlanSpace } from './plan-space';
 
 const BUT_ROOM = TOPICS.filter((t) => t !== 'clearance');
-type Ask = (axle: Axle | null) => readonly Need[];
+type Ask = (of: Axle | 'whole' | null) => readonly Need[];
 interface Known {
   readonly plan: PlanCase;
-  /** of everything but the tyre's room, and of that, on one axle or all of it: the dear one is asked when nothing else is open */
+  /** of everything but the tyre's room, and of that, on one axle, on the vehicle as a whole, or all of it: the dear one is asked when
+   *  nothing else is open */
   readonly cheap: Ask;
   readonly room: Ask;
 }
@@ -118,11 +119,12 @@ export function maker(
       [...set.map((i) => thingName(at(space, i))), ...(on === '' ? [] : [on])].join(' + '),
       { catalogue, settings },
     ).plan;
-  const unsettled = (set: readonly number[], which: (n: Need) => boolean) =>
+  /** needs that nothing of the space settles: of one axle, or of the vehicle as a whole */
+  const unsettled = (set: readonly number[], of: Axle | 'whole') =>
     countOf(
       judged(set)
-        .cheap(null)
-        .filter((n) => !isWish(n) && which(n) && space.curers(n, []).length === 0),
+        .cheap(of)
+        .filter((n) => !isWish(n) && space.curers(n, []).length === 0),
     );
   const bare = moneyFor([], assessed([]));
   const union = (f: readonly number[], r: readonly number[]) =>
@@ -196,9 +198,10 @@ export function maker(
         },
       ];
     },
-    withWhatStays: ({ set, counts }: Sketch): Counts => {
-      const { no, needs, ask } = unsettled(set, () => true);
-      return [no, needs, ask, ...counts.slice(3)];
+    withWhatStays: ({ set, ends, counts }: Sketch): Counts => {
+      const stays = [unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')];
+      const sum = (of: keyof Option['count']) => stays.reduce((n, s) => n + s[of], 0);
+      return [sum('no'), sum('needs'), sum('ask'), ...counts.slice(3)];
     },
     closeAxle: (axle: Axle, set: readonly number[]): readonly Option[] =>
       keptIn(closed, `${axle} ${set.join()}`, () => closeOf(axle, set)),
@@ -210,7 +213,7 @@ export function maker(
       const { plan } = judged(set);
       const h = handling(plan);
       // of the vehicle as a whole: what the ends leave open is in their own count
-      const whole = unsettled(set, (n) => n.about.axle === null || n.about.axle === 'both');
+      const whole = unsettled(set, 'whole');
       return {
         set,
         family: familyOf(plan.forecast(), parts),
@@ -232,12 +235,13 @@ export function maker(
 }
 /** What the rules find about these topics, each answer remembered. */
 function asksOf(plan: PlanCase, topics: readonly Topic[]): Ask {
-  const [front, rear, all] = [
-    once(() => needsOn(plan, 'front', topics)),
-    once(() => needsOn(plan, 'rear', topics)),
-    once(() => needsOf(plan, topics)),
-  ];
-  return (axle) => (axle === 'front' ? front() : axle === 'rear' ? rear() : all());
+  const ask = {
+    front: once(() => needsOn(plan, 'front', topics)),
+    rear: once(() => needsOn(plan, 'rear', topics)),
+    whole: once(() => needsOnBoth(plan, topics)),
+    all: once(() => needsOf(plan, topics)),
+  };
+  return (of) => ask[of ?? 'all']();
 }
 const countOf = (needs: readonly Need[]) => {
   const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v).length;

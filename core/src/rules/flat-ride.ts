@@ -1,6 +1,6 @@
 import { explain, FLAT_RIDE, HIGHWAY_PERCENT } from '../evidence';
 import { frequencies } from './manners';
-import { rule } from './rule';
+import { onTheWhole, rule } from './rule';
 
 export interface FlatRideOff {
   readonly code: 'flat-ride-off';
@@ -11,7 +11,7 @@ export interface FlatRideOff {
 /** Rear over front frequency, loaded as used: below its window a vehicle pitches after every bump. The highway asks. */
 export const flatRide = rule<FlatRideOff>({
   findings: { 'flat-ride-off': { verdict: 'fits', topic: 'manners', blocks: null } },
-  check: (c) => {
+  check: onTheWhole((c) => {
     if (c.job.brief.usage.highway < HIGHWAY_PERCENT) return [];
     const [now, plan] = [frequencies(c, 'today'), frequencies(c, 'planned')];
     if (!now || !plan) return [];
@@ -21,5 +21,5 @@ export const flatRide = rule<FlatRideOff>({
     return inside(figure.value) || !inside(wasRatio)
       ? []
       : [{ finding: { code: 'flat-ride-off', ratio: figure.value, wasRatio, window: FLAT_RIDE }, figure }];
-  },
+  }),
 });

@@ -2,10 +2,19 @@ import { computed, explain, given, type Figure } from '../evidence';
 import { addedMasses, spacersMm } from '../vehicle';
 import type { Axle } from '../suspension';
 import { G_M_PER_S2 } from '../units';
+import type { Platform } from '../catalogue';
+import type { Forecast } from '../forecast';
 import { AXLES, type PlanCase } from './plan-case';
 
+type When = 'today' | 'planned';
+/** What is asked of a plan more than once; of today nothing of the plan is in it. */
+const keptAt = <T>(c: PlanCase, when: When, name: string, make: () => T): T =>
+  when === 'today' ? c.keptToday(name, make) : c.kept(name, make);
 /** Ride frequency of each axle with the load of the brief on it, wheel rate and tyre in series; null without a height. */
-export function frequencies(c: PlanCase, which: 'today' | 'planned'): Readonly<Record<Axle, Figure>> | null {
+export const frequencies = (c: PlanCase, which: When): Readonly<Record<Axle, Figure>> | null =>
+  // the tyre of today is judged under the load of the plan
+  c.kept(`frequencies ${which}`, () => frequenciesAt(c, which));
+function frequenciesAt(c: PlanCase, which: When): Readonly<Record<Axle, Figure>> | null {
   const out: Partial<Record<Axle, Figure>> = {};
   for (const axle of AXLES) {
     const { prepared } = c.axles[axle];
@@ -25,14 +34,15 @@ export function frequencies(c: PlanCase, which: 'today' | 'planned'): Readonly<R
   return front && rear ? { front, rear } : null;
 }
 
-type When = 'today' | 'planned';
 /** Masses of the vehicle with their heights, its springs and its roll axis; null without a height, or where nobody knows
  *  where its masses are. */
 function massesAt(c: PlanCase, when: When) {
-  const { platform } = c.vehicle;
   const f = c.forecast();
-  const { masses } = platform;
-  if (!masses || !f) return null;
+  const { masses } = c.vehicle.platform;
+  return masses && f ? keptAt(c, when, 'masses', () => massesIn(c, when, f, masses)) : null;
+}
+function massesIn(c: PlanCase, when: When, f: Forecast, masses: NonNullable<Platform['masses']>) {
+  const { platform } = c.vehicle;
   const axles = { front: f.front, rear: f.rear };
   const from = platform.label;
   const unsprungKg = platform.front.unsprungKg + platform.rear.unsprungKg;
@@ -88,7 +98,9 @@ export function offsetOutMm(c: PlanCase, axle: Axle): number {
 /** Static stability: the narrower track over twice the height of the centre of gravity. Null where that is not known. */
 export function stabilityOf(c: PlanCase, when: When): Figure | null {
   const m = massesAt(c, when);
-  if (!m) return null;
+  return m && keptAt(c, when, 'stability', () => stabilityIn(c, when, m));
+}
+function stabilityIn(c: PlanCase, when: When, m: ReturnType<typeof massesIn>): Figure {
   const tracks = AXLES.map((axle) => {
     const offsetMm = when === 'planned' ? offsetOutMm(c, axle) : 0;
     return c.vehicle.platform[axle].trackMm + 2 * (offsetMm + spacersMm(m.on, axle));
@@ -101,7 +113,9 @@ export function stabilityOf(c: PlanCase, when: When): Figure | null {
 /** Body roll per g on springs and bars of both axles, without the tyres; null where the masses are not known. */
 export function rollGradient(c: PlanCase, when: When): Figure | null {
   const m = massesAt(c, when);
-  if (!m) return null;
+  return m && keptAt(c, when, 'roll', () => rollIn(c, when, m));
+}
+function rollIn(c: PlanCase, when: When, m: ReturnType<typeof massesIn>): Figure | null {
   const centre = (axle: Axle) =>
     m.axles[axle][when === 'today' ? 'geometryToday' : 'geometryPlanned'].rollCentreMm;
   const [front, rear] = [centre('front'), centre('rear')];

@@ -41,9 +41,15 @@ export function needsOf(c: PlanCase, topics: readonly Topic[] = TOPICS): readonl
 }
 /** The same about one axle alone, without looking at the other where a rule can. */
 export function needsOn(c: PlanCase, axle: Axle, topics: readonly Topic[] = TOPICS): readonly Need[] {
-  return ALL.filter((r) => isAbout(r, topics))
+  return ALL.filter((r) => !r.check.whole && isAbout(r, topics))
     .flatMap((r) => foundBy(r, c, axle))
     .filter((n) => n.about.axle === axle && topics.includes(n.topic));
+}
+/** The same about the vehicle as a whole, and about what is on both of its axles, without looking at either by itself. */
+export function needsOnBoth(c: PlanCase, topics: readonly Topic[] = TOPICS): readonly Need[] {
+  return ALL.filter((r) => !r.check.on && isAbout(r, topics))
+    .flatMap((r) => foundBy(r, c))
+    .filter((n) => (n.about.axle === null || n.about.axle === 'both') && topics.includes(n.topic));
 }
 /** Whether parts are made for this vehicle at all, and nothing else about them: no plan is made for it. */
 export function fitmentNeeds(c: PlanCase, parts: readonly FittedPart[]): readonly Need[] {

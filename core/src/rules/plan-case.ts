@@ -18,7 +18,7 @@ import {
 import { roundToday, type JobSections, type ReliefChoice, type ShopSettings, type TapeRound } from '../job';
 import type { Axle, ReachFault, RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
-import { bad, once, type Result } from '../units';
+import { bad, keptIn, once, type Result } from '../units';
 import {
   afterBuild,
   asAsked,
@@ -78,6 +78,15 @@ export interface PlanCase {
   readonly repairs: readonly RepairWork[];
   /** null where an axle has no ride height */
   readonly forecast: () => Forecast | null;
+  /** what several ask of this plan, made once */
+  readonly kept: Keep;
+  /** the same of the vehicle as it stands, for every plan that is tried on it: nothing of a plan may be in it */
+  readonly keptToday: Keep;
+}
+type Keep = <T>(name: string, make: () => T) => T;
+function keeping(): Keep {
+  const known = new Map<string, unknown>();
+  return <T>(name: string, make: () => T) => keptIn(known, name, make) as T;
 }
 export interface CaseOptions {
   readonly day?: string | null | undefined;
@@ -132,6 +141,7 @@ export function planCase(
   const readings = new Map<string, TireReading>();
   return caseOn(
     {
+      keptToday: keeping(),
       tiresUnder: (burden) => {
         const key = JSON.stringify(burden);
         const reading = readings.get(key) ?? readTires(job.tire, job.brief, vehicle, burden, catalogue);
@@ -155,7 +165,10 @@ export function planCase(
   );
 }
 /** What stays as it is whatever is chosen. */
-type Base = Omit<PlanCase, 'chosen' | 'planned' | 'tires' | 'burden' | 'axles' | 'repairs' | 'forecast'>;
+type Base = Omit<
+  PlanCase,
+  'chosen' | 'planned' | 'tires' | 'burden' | 'axles' | 'repairs' | 'forecast' | 'kept'
+>;
 function caseOn(
   base: Base,
   prepared: Readonly<Record<Axle, VehicleAxle>>,
@@ -211,6 +224,7 @@ function caseOn(
   const axles = { front: plan('front'), rear: plan('rear') };
   return {
     ...base,
+    kept: keeping(),
     chosen,
     planned,
     get tires() {

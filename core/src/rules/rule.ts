@@ -20,6 +20,8 @@ export interface Check<F extends Coded> {
   (c: PlanCase): readonly Raised<F>[];
   /** the same on one axle, of a check that looks at each by itself */
   readonly on?: (axle: Axle, c: PlanCase) => readonly Raised<F>[];
+  /** speaks of the vehicle as a whole, never of one axle */
+  readonly whole?: true;
 }
 /** One rule of the trade: its codes with what they mean, and the check. One file, and a sentence per code in `wording`. */
 export interface Rule<F extends Coded = Coded> {
@@ -30,6 +32,9 @@ export interface Rule<F extends Coded = Coded> {
 }
 export const rule = <F extends Coded>(r: Rule<F>): Rule<F> => r;
 
+/** A check that speaks of the vehicle as a whole, never of one axle. */
+export const onTheWhole = <F extends Coded>(check: (c: PlanCase) => readonly Raised<F>[]): Check<F> =>
+  Object.assign((c: PlanCase) => check(c), { whole: true as const });
 /** Runs a check on each axle in turn. */
 export function onEachAxle<F extends Coded>(
   check: (a: AxlePlan, c: PlanCase) => readonly Raised<F>[],

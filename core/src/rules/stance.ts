@@ -2,7 +2,7 @@ import { KEEP_RAKE_MM, LEVEL_MM } from '../evidence';
 import type { Range } from '../catalogue';
 import { namesLoad } from '../vehicle';
 import type { Brief } from '../job';
-import { rule, type Raised } from './rule';
+import { onTheWhole, rule, type Raised } from './rule';
 
 export type StanceFinding =
   | { readonly code: 'not-level'; readonly rakeMm: number; readonly wanted: Range }
@@ -35,7 +35,7 @@ export const stance = rule<StanceFinding>({
     'nose-high-loaded': { verdict: 'no', topic: 'stance', blocks: 'order' },
     'nose-high': { verdict: 'fits', topic: 'stance', blocks: null },
   },
-  check: (c) => {
+  check: onTheWhole((c) => {
     const f = c.forecast();
     if (!f) return [];
     const { brief } = c.job;
@@ -53,5 +53,5 @@ export const stance = rule<StanceFinding>({
     if (wanted && (empty.value < wanted[0] || empty.value > wanted[1]))
       out.push({ finding: { code: 'not-level', rakeMm: empty.value, wanted }, figure: empty });
     return out;
-  },
+  }),
 });

@@ -37,26 +37,22 @@ export const today = rule<TodayFinding>({
     'shaft-today': { verdict: 'fits', topic: 'geometry', blocks: null },
     'rubs-today': { verdict: 'fits', topic: 'clearance', blocks: null },
   },
-  check: (c) => {
-    const asItStands = once(() => withChosen(c, []));
-    const outside = once((): readonly Raised<OutToday['found']>[] => {
-      const now = asItStands();
-      return [
-        ...camberReach.check(now),
-        ...casterReach.check(now),
-        ...cvAngle.check(now),
-        ...droop.check(now),
-      ];
-    });
-    return AXLES.flatMap((axle): Raised<TodayFinding>[] => {
-      const changed = effectsOn(c.fitted, axle).length > 0;
-      return [
-        ...(changed ? geometryToday(asItStands(), outside(), axle) : []),
-        ...rubToday(asItStands, c, axle, changed),
-      ];
-    });
-  },
+  check: (c) => c.keptToday('findings', () => foundToday(c)),
 });
+function foundToday(c: PlanCase): readonly Raised<TodayFinding>[] {
+  const asItStands = once(() => withChosen(c, []));
+  const outside = once((): readonly Raised<OutToday['found']>[] => {
+    const now = asItStands();
+    return [...camberReach.check(now), ...casterReach.check(now), ...cvAngle.check(now), ...droop.check(now)];
+  });
+  return AXLES.flatMap((axle): Raised<TodayFinding>[] => {
+    const changed = effectsOn(c.fitted, axle).length > 0;
+    return [
+      ...(changed ? geometryToday(asItStands(), outside(), axle) : []),
+      ...rubToday(asItStands, c, axle, changed),
+    ];
+  });
+}
 
 function geometryToday(
   c: PlanCase,
