@@ -2,7 +2,8 @@ import { knownVehicle, planCase } from '../rules';
 import type { KnownVehicle } from '../catalogue';
 import type { JobSections, Lock } from '../job';
 import type { Axle } from '../suspension';
-import { vehicleAxle, type AxleInput } from '../vehicle';
+import { keptIn } from '../units';
+import { vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
 import type { FoundPlan, PlansAsked } from './built-plan';
 import { closedSets } from './closure';
 import { corrected } from './corrections';
@@ -47,7 +48,10 @@ export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch 
   const catalogue = corrected(asked.catalogue, asked.corrections ?? []);
   const vehicle = knownVehicle(asked.job, catalogue);
   if (!vehicle) return null;
-  const prepare = asked.prepare ?? ((input: AxleInput) => vehicleAxle(input, MOST_KEPT));
+  // an axle is the same on every tyre
+  const axles = new Map<string, VehicleAxle>();
+  const prepare =
+    asked.prepare ?? ((input: AxleInput) => keptIn(axles, input.axle, () => vehicleAxle(input, MOST_KEPT)));
   const ways = rollingWays(asked.job, vehicle, catalogue, settings, locks);
   const kept = keeper(locks);
   const done = { pairs: 0 };
