@@ -8,6 +8,7 @@ import {
   type Catalogue,
   type Consumable,
   type DeliveryStage,
+  type LeftOpen,
   type Fastening,
   type Fitter,
   type NotMoved,
@@ -123,12 +124,17 @@ export const UNPLACED_WORDS: Readonly<Record<Week['unplaced'][number]['why'], st
 export function stageText(s: DeliveryStage, style: Style, nameOf: (code: string) => string): string {
   const when = s.day === null ? 'Once the last box has a day' : `From ${shortDay(s.day)}`;
   if (s.fits.length === 0) return `${when}: nothing can be fitted that stands by itself.`;
-  const stands =
-    s.stands.front === null || s.stands.rear === null
-      ? 'height not known'
-      : `stands ${length(s.stands.front, style)} front, ${length(s.stands.rear, style)} rear over today`;
-  return `${when}: ${s.fits.map(nameOf).join(', ')}. ${duration(s.minutes)}. Rolls and drives after it, ${stands}.`;
+  return `${when}: ${s.fits.map(nameOf).join(', ')}. ${duration(s.minutes)}. Rolls and drives after it, ${standsText(s.stands, style)}.`;
 }
+const standsText = ({ front, rear }: DeliveryStage['stands'], style: Style): string =>
+  front === null || rear === null
+    ? 'height not known'
+    : `stands ${length(front, style)} front, ${length(rear, style)} rear over today`;
+/** What comes of fitting what waits before the rest is here. */
+export const allTheSameText = (x: LeftOpen, style: Style): string =>
+  x.rolls
+    ? `Fitted all the same (${duration(x.minutes)}) it rolls in the yard, ${standsText(x.stands, style)}, and does not drive:`
+    : `Fitted all the same (${duration(x.minutes)}) it ${standsText(x.stands, style)}, and is neither driven nor moved:`;
 export const crewText = (ids: readonly string[], fitters: readonly Fitter[]): string =>
   ids.map((id) => fitters.find((f) => f.id === id)?.name ?? id).join(', ');
 export const piecesShort = (

@@ -58,19 +58,9 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages
     const [now, later] = visit === 'front' ? [front, rear] : [rear, front];
     return now.length > 0 && now.every((c) => parts.includes(c)) && !later.some((c) => parts.includes(c));
   };
-  const rest = (first: Judged, parts: readonly string[], withTires: boolean): Judged => {
+  const rest = (parts: readonly string[], withTires: boolean): Judged => {
     const later = plan.parts.filter((p) => !parts.includes(p));
-    const on: JobSections = {
-      ...stand(later, !withTires),
-      vehicle: {
-        ...planned.vehicle,
-        changes: [
-          ...planned.vehicle.changes.filter((c) => !c.comesOff),
-          ...parts.map((c) => onIt(c, first.job)),
-        ],
-      },
-    };
-    return say(on);
+    return say(fittedBefore(stand(later, !withTires), parts));
   };
   const stages = cuts.flatMap(({ parts, withTires }): Stages[] => {
     if (parts.length === 0 && !withTires) return [];
@@ -80,7 +70,7 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages
     if ('budgetMinor' in by && first.money.totalMinor > by.budgetMinor) return [];
     if (opened(open(first.a), open(whole.a)).length > 0) return [];
     if (first.a.needs.some((n) => n.verdict === 'no')) return [];
-    const then = rest(first, parts, withTires);
+    const then = rest(parts, withTires);
     return [
       {
         first: { parts, withTires, totalMinor: first.money.totalMinor, minutes: first.money.minutes },
@@ -98,8 +88,17 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages
     stages.sort((a, b) => b.first.totalMinor - a.first.totalMinor || a.twiceMinor - b.twiceMinor)[0] ?? null
   );
 }
-const onIt = (code: string, job: JobSections): Change => ({
-  ...emptyChange(`stage-${job.build.items.findIndex((i) => i.code === code)}`),
-  what: code,
-  part: code,
+/** The job on a vehicle that has had these parts fitted in a visit before: what came off then is off, what was repaired is repaired,
+ *  lines of one's own are in. */
+export const fittedBefore = (job: JobSections, parts: readonly string[]): JobSections => ({
+  ...job,
+  lookOver: { ...job.lookOver, items: [] },
+  build: { ...job.build, free: [] },
+  vehicle: {
+    ...job.vehicle,
+    changes: [
+      ...job.vehicle.changes.filter((c) => !c.comesOff),
+      ...parts.map((code, i): Change => ({ ...emptyChange(`stage-${i}`), what: code, part: code })),
+    ],
+  },
 });

@@ -1,5 +1,6 @@
 import { withoutTires, type JobSections } from '../job';
-import { judge, opened, stillToSettle, type PlansAsked } from '../plans';
+import type { Topic } from '../evidence';
+import { fittedBefore, judge, opened, stillToSettle, type PlansAsked } from '../plans';
 import type { Need } from '../rules';
 import type { Axle } from '../suspension';
 import { arrivalsOf, readyOn } from './arrivals';
@@ -14,11 +15,25 @@ export interface DeliveryStage {
   readonly waits: readonly string[];
   /** minutes of it, with its own taking apart and its own end */
   readonly minutes: number;
-  /** what it would leave open, if what waits were fitted all the same */
-  readonly because: readonly Need[];
-  /** the vehicle rolls and drives after it, at this height over today, mm; null: no height is known */
-  readonly stands: Readonly<Record<Axle, number | null>>;
+  /** the vehicle rolls and drives after it, at this height over today */
+  readonly stands: Stands;
+  /** if what waits were fitted all the same, to have it off the floor; null: nothing waits */
+  readonly allTheSame: LeftOpen | null;
 }
+/** Over today, mm; null: no height is known. */
+type Stands = Readonly<Record<Axle, number | null>>;
+/** A vehicle that is put together again and must not drive. */
+export interface LeftOpen {
+  /** what is open then */
+  readonly because: readonly Need[];
+  /** it can be moved about the yard: its wheels are on and free, and nothing that stops or steers it is in doubt */
+  readonly rolls: boolean;
+  readonly minutes: number;
+  readonly stands: Stands;
+}
+/** A vehicle with something open there is not moved at all: a wheel may touch or come off, a hose may be stretched. */
+const STANDS_STILL: readonly Topic[] = ['fitment', 'place', 'tire', 'clearance', 'hardware'];
+const rolls = (open: readonly Need[]) => open.every((n) => !STANDS_STILL.includes(n.topic));
 export interface Staged {
   readonly stages: readonly DeliveryStage[];
   /** ends where nothing may be opened yet: what is here does not stand by itself, or nothing is */
@@ -61,6 +76,23 @@ export function deliveryStages(asked: Asked): Staged | null {
   const leaves = (parts: readonly (typeof when)[number][]) =>
     opened(stillToSettle(say(stand(parts)).a), stillToSettle(whole.a));
   const once = whole.work.minutes;
+  const standsWith = (parts: readonly (typeof when)[number][]): Stands => {
+    const f = say(stand(parts)).a.forecast;
+    return { front: f?.front.lift.value ?? null, rear: f?.rear.lift.value ?? null };
+  };
+  /** a visit that fits some on a vehicle that has others: those are fitted parts by then, and what was repaired is done */
+  const minutesOf = (some: readonly (typeof when)[number][], before: readonly (typeof when)[number][]) =>
+    some.length === 0
+      ? 0
+      : say(before.length === 0 ? stand(some) : fittedBefore(stand(some), partsOf(before))).work.minutes;
+  const partsOf = (some: readonly (typeof when)[number][]) =>
+    some.flatMap((g) =>
+      g.codes.flatMap(
+        (c) =>
+          catalogue.kits.find((k) => k.code === c)?.parts.map((p) => p.part) ??
+          catalogue.parts.filter((p) => p.code === c).map((p) => p.code),
+      ),
+    );
   const stages: DeliveryStage[] = [];
   let on: (typeof when)[number][] = [];
   let waiting: (typeof when)[number][] = [];
@@ -72,18 +104,27 @@ export function deliveryStages(asked: Asked): Staged | null {
     const fitted =
       all.filter((x) => x.left.length === 0).sort((x, y) => y.fit.length - x.fit.length)[0]?.fit ?? [];
     const left = waiting.filter((g) => !fitted.includes(g));
-    const minutes = fitted.length === 0 ? 0 : say(stand(fitted)).work.minutes;
+    // all of it on at once is the last of the sets
+    const open = all.at(-1)?.left ?? [];
+    const allTheSame: LeftOpen | null =
+      left.length === 0
+        ? null
+        : {
+            because: open,
+            rolls: rolls(open),
+            minutes: minutesOf(waiting, on),
+            stands: standsWith([...on, ...waiting]),
+          };
+    const minutes = minutesOf(fitted, on);
     spent += minutes;
     on = [...on, ...fitted];
-    const stands = say(stand(on)).a.forecast;
     stages.push({
       day: d,
       fits: fitted.flatMap((g) => g.codes),
       waits: left.flatMap((g) => g.codes),
       minutes,
-      // all of it on at once is the last of the sets
-      because: left.length > 0 ? (all.at(-1)?.left ?? []) : [],
-      stands: { front: stands?.front.lift.value ?? null, rear: stands?.rear.lift.value ?? null },
+      stands: standsWith(on),
+      allTheSame,
     });
     waiting = left;
   }

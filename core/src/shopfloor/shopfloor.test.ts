@@ -11,7 +11,7 @@ import {
   type JobSections,
 } from '..';
 import { ARCHETYPES } from '../testing/archetypes';
-import { catalogue, demoJob, settings } from '../testing/demo-world';
+import { catalogue, demoJob, demoJobs, settings } from '../testing/demo-world';
 import { prepare } from '../testing/prepared';
 import { DAY } from '../testing/situations';
 
@@ -140,11 +140,44 @@ describe('stages by delivery', () => {
         const times = s.stages.filter((x) => x.fits.length > 0).length;
         if (times > 1) expect(s.againMinutes).toBeGreaterThan(0);
         // what is here and is not fitted waits for a reason
-        for (const x of s.stages) if (x.waits.length > 0) expect(x.because.length).toBeGreaterThan(0);
+        for (const x of s.stages) {
+          expect(x.allTheSame === null).toBe(x.waits.length === 0);
+          if (x.allTheSame) expect(x.allTheSame.because.length).toBeGreaterThan(0);
+        }
         return times;
       });
     });
     expect(new Set(visits)).toEqual(new Set([1, 2]));
+  });
+  it('what waits may be fitted to have the vehicle off the floor: it rolls where nothing at a wheel is open, and does not drive', () => {
+    const seen = demoJobs.flatMap((name) => {
+      const of = demoJob(name);
+      return of.build.items.flatMap(({ code }) => {
+        const s = deliveryStages({
+          job: withBoxes(
+            of,
+            linesOf(of).map((l) =>
+              l.code === code
+                ? { code, orderedOn: DAY, expectedOn: later(6) }
+                : { code: l.code, receivedOn: DAY },
+            ),
+          ),
+          catalogue,
+          settings,
+          day: DAY,
+          prepare,
+        });
+        return (s?.stages ?? []).flatMap((x) => x.allTheSame ?? []);
+      });
+    });
+    for (const x of seen) {
+      const atAWheel = x.because.some((n) =>
+        ['fitment', 'place', 'tire', 'clearance', 'hardware'].includes(n.topic),
+      );
+      expect(x.rolls).toBe(!atAWheel);
+      expect(x.minutes).toBeGreaterThan(0);
+    }
+    expect(new Set(seen.map((x) => x.rolls))).toEqual(new Set([true, false]));
   });
   it('nobody says when: the last visit has no day', () => {
     const s = asked(

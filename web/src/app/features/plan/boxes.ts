@@ -25,6 +25,7 @@ import {
   localDay,
   piecesShort,
   shortDay,
+  allTheSameText,
   stageText,
 } from '@rigger/wording';
 import { JobStore } from '../../data/job-store';
@@ -110,7 +111,8 @@ export class BoxesView {
       list: s.stages.map((x) => ({
         text: stageText(x, style, (c) => names.get(c) ?? c),
         waits: x.waits.map((c) => names.get(c) ?? c).join(', '),
-        because: x.because.map((n) => findingText(n.finding, style, platform)),
+        allTheSame: x.allTheSame && allTheSameText(x.allTheSame, style),
+        because: x.allTheSame?.because.map((n) => findingText(n.finding, style, platform)) ?? [],
       })),
     };
   });
