@@ -1,10 +1,6 @@
 import type { Elevation, Point2 } from '@rigger/core';
 import { length, type Style } from '@rigger/wording';
-
-const INK = '#1F2A30';
-const INK2 = '#5A666B';
-const HEATHER = '#6B3A78';
-const RUST = '#9A4A14';
+import { HEATHER, INK, INK2, RUST } from './print-style';
 
 /** The elevation as an SVG text for print: the same shapes that the screen draws. */
 export function elevationSvg(e: Elevation, style: Style): string {

@@ -23,7 +23,7 @@ import {
   styleOf,
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { documentOf, figure, INK2, rules, RUST, small } from './print-style';
+import { documentOf, figure, INK2, rules, RUST, small, tickBox } from './print-style';
 import type { SheetModel } from './sheet-model';
 
 /** Whose vehicle, which job, of which day: the head of each paper of the bay. */
@@ -167,7 +167,7 @@ export function toolsDocument(m: SheetModel): TDocumentDefinitions {
         body: [
           ['', 'tool', 'steps', 'in the shop'].map(small),
           ...m.plan.tools.map((t) => [
-            tickBox(),
+            { width: 12, ...tickBox() },
             t,
             figure(
               m.plan.steps
@@ -231,12 +231,6 @@ export function toolsDocument(m: SheetModel): TDocumentDefinitions {
   ];
   return documentOf(content, { ...m, title: `Tool list ${m.number}` });
 }
-const tickBox = () => ({
-  width: 12,
-  svg: '<svg viewBox="0 0 12 12"><rect x="1" y="1" width="10" height="10" fill="none" stroke="#1F2A30" stroke-width="0.8"/></svg>',
-  fit: [10, 10] as [number, number],
-});
-
 const MM = 72 / 25.4;
 /** A4 sheets of labels as they are sold: columns, rows, and the size of one, mm. */
 const LABELS = {

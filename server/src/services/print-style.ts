@@ -4,6 +4,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 
 export const HEATHER = '#6B3A78';
 export const RUST = '#9A4A14';
+export const INK = '#1F2A30';
 export const INK2 = '#5A666B';
 const RULE = '#CDC8B9';
 /** a price list: ruled, no uprights */
@@ -17,6 +18,11 @@ export const rules = {
 export const small = (text: string) => ({ text, fontSize: 8, color: INK2 });
 export const figure = (text: string) => ({ text, font: 'Spline', fontSize: 9 });
 export const right = (text: string) => ({ text, font: 'Spline', fontSize: 9, alignment: 'right' as const });
+
+/** A box to tick by pen. Drawn, not as a picture: a sheet has one at every step. */
+export const tickBox = () => ({
+  canvas: [{ type: 'rect' as const, x: 0.5, y: 0.5, w: 8.4, h: 8.4, lineWidth: 0.7, lineColor: INK }],
+});
 
 /** A4 in the shop's type and under its name, with what the tool is not under every page, and which page it is. */
 export const documentOf = (
@@ -49,7 +55,7 @@ export const documentOf = (
   },
   pageSize: 'A4',
   pageMargins: [40, 36, 40, 46],
-  defaultStyle: { font: 'Archivo', fontSize: 9.5, color: '#1F2A30', lineHeight: 1.15 },
+  defaultStyle: { font: 'Archivo', fontSize: 9.5, color: INK, lineHeight: 1.15 },
   styles: {
     title: { fontSize: 18, bold: true },
     section: { fontSize: 12, bold: true, color: HEATHER, margin: [0, 6, 0, 4] },

@@ -44,7 +44,7 @@ import {
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { elevationSvg } from './elevation-svg';
-import { documentOf, figure, HEATHER, INK2, rules, RUST, small } from './print-style';
+import { documentOf, figure, HEATHER, INK2, rules, RUST, small, tickBox } from './print-style';
 import type { SheetModel } from './sheet-model';
 
 /** The build sheet as a pdfmake document: what is fitted, in what order, with what. What it costs is the quote's. */
@@ -200,9 +200,9 @@ const rideHeightLine = (): Content => ({
   margin: [0, 6, 0, 6],
 });
 
-/** A figure with what it was computed from, two levels deep: enough to follow it on paper. A doubt that rounds to nothing is
+/** A figure with what it was computed from: how that came about is a key away on the screen. A doubt that rounds to nothing is
  *  left out. */
-const CHAIN_DEPTH = 2;
+const CHAIN_DEPTH = 1;
 const NO_DOUBT_MM = 0.05;
 const counts = (f: Figure) => !f.name.endsWith('-tolerance') || Math.abs(f.value) >= NO_DOUBT_MM;
 function chain(f: Figure, style: Style, depth: number, of = ''): Content {
@@ -364,8 +364,7 @@ function stepBlock(s: WorkStep, style: Style, bag: string | undefined): Content 
       },
       {
         width: 20,
-        svg: '<svg viewBox="0 0 12 12"><rect x="1" y="1" width="10" height="10" fill="none" stroke="#1F2A30" stroke-width="0.8"/></svg>',
-        fit: [12, 12],
+        ...tickBox(),
       },
     ],
     margin: [0, 0, 0, 5],
