@@ -40,7 +40,7 @@ const MAX_WAITING = 32;
 const MAX_OF_A_CLIENT = 16;
 
 /** a worker tidies up before it grows beyond this; what needs more is refused */
-const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
+const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 128 };
 
 /** axles of many plans are remembered while they are searched */
 /** what is found is told all the while, and a screen that leaves stops it */
