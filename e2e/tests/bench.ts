@@ -13,8 +13,13 @@ const WEEK = ['bird-count', 'farm-vet', 'harbourmaster', 'hut-warden', 'peat-cre
 const DEMO = join(import.meta.dirname, '../../demo');
 
 /** On a connection of its own: while a command runs nothing here hears that the server has closed one that was kept. */
-export const askOnce = (url: string, how: RequestInit = {}) =>
-  fetch(url, { ...how, headers: { ...how.headers, connection: 'close' } });
+export const askOnce = (
+  url: string,
+  {
+    headers,
+    ...how
+  }: Omit<RequestInit, 'headers'> & { readonly headers?: Readonly<Record<string, string>> } = {},
+) => fetch(url, { ...how, headers: { ...headers, connection: 'close' } });
 /** The product as it is shipped, on its own data; can be killed and started again on the same port. */
 export class Server {
   private child: ChildProcess | null = null;
