@@ -122,6 +122,37 @@ describe('sets that settle every need', () => {
     }
     expect(solved).toBeGreaterThan(80);
   });
+  it('needs that stand apart are settled one by one, also beside one that nothing settles', () => {
+    // things 1 to 10 end a need each; 11 and 12 name a need that neither of them ends
+    const needs = Array.from({ length: 10 }, (_, i) => `n${i + 1}`);
+    let asked = 0;
+    const apart: CureProblem = {
+      open: (set) => {
+        asked++;
+        return [...needs.filter((_, i) => !set.includes(i + 1)), 'never'];
+      },
+      curers: (need, set) =>
+        need === 'never' ? [11, 12].filter((i) => !set.includes(i)) : [needs.indexOf(need) + 1],
+      costOf: (set) => set.length,
+      fits: (set, i) => !set.includes(i),
+      apart: (i) => i <= 10,
+      noWorse: () => false,
+    };
+    expect(closedSets([0], apart)).toEqual([{ set: [0, ...needs.map((_, i) => i + 1)], open: ['never'] }]);
+    // tried in every combination they would be a thousand
+    expect(asked).toBeLessThan(200);
+  });
+  it('where only two things apart together end a need, both are in; where one does, it is alone', () => {
+    const two: CureProblem = {
+      open: (set) => ((set.includes(1) && set.includes(2)) || set.includes(3) ? [] : ['short']),
+      curers: (_, set) => [1, 2, 3].filter((i) => !set.includes(i)),
+      costOf: (set) => set.reduce((sum, i) => sum + (i === 3 ? 90 : 10), 0),
+      fits: (set, i) => !set.includes(i),
+      apart: () => true,
+      noWorse: () => false,
+    };
+    expect(closedSets([], two).map((c) => c.set)).toEqual([[3], [1, 2]]);
+  });
   it('a cure that brings back what another ended ends in words, not in a circle', () => {
     const round: CureProblem = {
       open: (s) => (s.includes(1) ? (s.includes(2) ? ['a'] : ['b']) : ['a']),
