@@ -1,5 +1,6 @@
 import type { Component } from '../catalogue';
 import type { Axle } from '../suspension';
+import { replacedBy } from '../vehicle';
 import { rule, type Raised } from './rule';
 
 interface Place {
@@ -48,20 +49,12 @@ export const worn = rule<WornFinding>({
         ? [{ ...about, finding: { code: 'repair-not-priced', component, axle } }]
         : [];
     }),
-    ...c.job.lookOver.items.flatMap(({ component, axle, side, found, remedy }): Raised<WornFinding>[] =>
-      remedy !== 'leave'
-        ? []
-        : [
-            {
-              axle: axle ?? 'both',
-              finding: {
-                code: HOLDS.includes(component) && found !== 'worn' ? 'left-unsafe' : 'left-worn',
-                component,
-                axle,
-                side,
-              },
-            },
-          ],
-    ),
+    ...c.job.lookOver.items.flatMap((place): Raised<WornFinding>[] => {
+      const { component, axle, side, found, remedy } = place;
+      // nothing is left where a part of the plan takes it off
+      if (remedy !== 'leave' || replacedBy(place, c.chosen)) return [];
+      const code = HOLDS.includes(component) && found !== 'worn' ? 'left-unsafe' : 'left-worn';
+      return [{ axle: axle ?? 'both', finding: { code, component, axle, side } }];
+    }),
   ],
 });

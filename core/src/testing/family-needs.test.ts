@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import {
   assess,
+  emptyLooked,
   FAMILIES,
   LIFT_SOURCES,
   PART_FAMILIES,
@@ -65,6 +66,16 @@ const SHOWN: Readonly<Partial<Record<PartFamily, Shown>>> = {
     part: 'LW-S25M',
     ends: 'tire-clearance',
   },
+  'tie-rod': {
+    job: () => {
+      const job = plain('corvane-halder', []);
+      const end = { component: 'tie-rod-end', axle: 'front', side: 'left' } as const;
+      const broken = { ...emptyLooked(end), found: 'broken', remedy: 'leave' } as const;
+      return { ...job, lookOver: { ...job.lookOver, items: [broken] } };
+    },
+    part: 'HF-9910',
+    ends: 'left-unsafe',
+  },
   'bar-link': on('corvane-drumlin-heavy', ['BS-8000'], 'KA-460C', 'bar-link-angle-near'),
   'bar-bracket': on('corvane-drumlin-heavy', ['BS-8000'], 'KA-8002', 'bar-link-angle-near'),
   damper: on('corvane-halder', ['BS-4201'], 'SD-7200', 'damper-match'),
@@ -88,7 +99,6 @@ const SHOWN: Readonly<Partial<Record<PartFamily, Shown>>> = {
 };
 /** Families that end no need of a plan, and why. */
 const ENDS_NONE: Readonly<Partial<Record<PartFamily, string>>> = {
-  'tie-rod': 'toe is set with it; how much thread is left on the vehicle nobody has measured',
   'headlamp-aim': 'a setting of the closing block',
   accessory: 'weighs; ends nothing',
 };

@@ -1,5 +1,5 @@
 import { emptyLooked, repairFor, replacedBy, spotsOf, type Looked, type Remedy, type Spot } from '..';
-import { catalogue, demoJob, plainJob, platformOf, settings } from '../testing/demo-world';
+import { catalogue, demoJob, partOf, plainJob, platformOf, settings } from '../testing/demo-world';
 import { prepare } from '../testing/prepared';
 import { DAY, found, lookedAt, on } from '../testing/situations';
 import { assess, moneyOf, partsList, repairCosts, workPlan, type JobSections } from '..';
@@ -87,6 +87,16 @@ describe('what is worn', () => {
     const on_ = (a: 'front' | 'rear') => looked({ component: 'damper', axle: a, side: 'left' }, 'replace');
     expect(say(withWorn(job, on_(axle))).repairs).toEqual([]);
     expect(say(withWorn(job, on_(other))).repairs).toHaveLength(1);
+  });
+  it.each([
+    ['upper-ball-joint', 'HF-310'],
+    ['track-bar-bush', 'HF-510'],
+    ['tie-rod-end', 'HF-9910'],
+  ] as const)('%s goes with the part that brings its own (%s), on its axle', (component, code) => {
+    const chosen = [{ part: partOf(code), quantity: 1 }];
+    expect(replacedBy({ component, axle: 'front' }, chosen)?.code).toBe(code);
+    expect(replacedBy({ component, axle: 'rear' }, chosen)).toBeNull();
+    expect(replacedBy({ component: 'lower-ball-joint', axle: 'front' }, chosen)).toBeNull();
   });
   it('a tyre goes with the tyres that are bought', () => {
     const tire = looked({ component: 'tire', axle: 'rear', side: 'left' }, 'replace');

@@ -27,6 +27,10 @@ const SLOT: Readonly<Partial<Record<Component, string>>> = {
   'leaf-spring': 'spring',
   'bar-link': 'bar-link',
   hose: 'brake-hose',
+  // an arm comes with its joint, a bar with its bushes
+  'upper-ball-joint': 'upper-arm',
+  'track-bar-bush': 'track-bar',
+  'tie-rod-end': 'tie-rod',
 };
 /** The part of a plan that takes the worn component off anyway; null: none does. */
 export const replacedBy = (

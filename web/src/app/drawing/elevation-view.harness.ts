@@ -11,6 +11,11 @@ export class ElevationHarness extends ComponentHarness {
     const points = (await (await this.locatorFor('polygon.planned')()).getAttribute('points')) ?? '';
     return Math.min(...points.split(' ').map((p) => Number(p.split(',')[1])));
   }
+  /** radii of the tyres that are planned, mm */
+  async radii(): Promise<number[]> {
+    const all = await this.locatorForAll('circle.tire')();
+    return Promise.all(all.map(async (t) => Number(await t.getAttribute('r'))));
+  }
   async texts(): Promise<string[]> {
     const all = await this.locatorForAll('text')();
     return Promise.all(all.map(async (t) => (await t.text()).trim()));

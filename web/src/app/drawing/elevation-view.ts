@@ -204,7 +204,8 @@ export class ElevationView {
       }
       const begun = performance.now();
       const step = (now: number) => {
-        const k = Math.min(1, (now - begun) / MOVE_MS);
+        // a frame that was begun before this and only comes now has a time before it
+        const k = Math.min(1, Math.max(0, (now - begun) / MOVE_MS));
         this.moving.set(k < 1 ? between(from, next, k * (2 - k)) : null);
         if (k < 1) this.frame = requestAnimationFrame(step);
       };

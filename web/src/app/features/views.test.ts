@@ -414,6 +414,25 @@ describe('Boxes', () => {
   });
 });
 
+it('a frame that was begun before the change leaves the drawing as it was, and never draws beyond it', async () => {
+  const { view } = await openBench(demoJob('hut-warden'));
+  const frames: FrameRequestCallback[] = [];
+  jest.spyOn(window, 'requestAnimationFrame').mockImplementation((f) => frames.push(f));
+  const fixture = TestBed.createComponent(ElevationView);
+  const of = view.drawing()!;
+  fixture.componentRef.setInput('of', of);
+  const drawing = await TestbedHarnessEnvironment.harnessForFixture(fixture, ElevationHarness);
+  const before = await drawing.radii();
+  expect(Math.min(...before)).toBeGreaterThan(300);
+  const wheels = of.wheels.map((w) => ({ ...w, outer: w.outer + 60 }));
+  fixture.componentRef.setInput('of', { ...of, wheels });
+  TestBed.tick();
+  frames.at(-1)!(performance.now() - 400);
+  expect(await drawing.radii()).toEqual(before);
+  frames.at(-1)!(performance.now() + 10_000);
+  expect(await drawing.radii()).toEqual(wheels.map((w) => w.outer));
+  jest.restoreAllMocks();
+});
 it('the drawing stands higher with a lift, and says both heights aloud', async () => {
   const { store, view } = await openBench(demoJob('hut-warden'));
   const fixture = TestBed.createComponent(ElevationView);

@@ -141,6 +141,9 @@ const PAPERS: readonly Paper[] = [
       text-align: right;
       white-space: nowrap;
     }
+    .forms button + button {
+      margin-left: 8px;
+    }
     table {
       max-width: 1000px;
       margin-bottom: 14px;
