@@ -3,7 +3,6 @@ import type { Catalogue } from '@rigger/core';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
-import { keepSetting } from '../services/kept-setting';
 import { typeset, type Coverage } from '../services/typeset';
 import type { JobTask, PrintTask } from '../services/printable';
 import { printing } from '../services/printing';
@@ -35,7 +34,6 @@ pdfmake.setFonts(
     }),
   ),
 );
-keepSetting(join(fonts, 'Archivo-400-normal.ttf'));
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((file) => file.startsWith(fonts));
 
