@@ -101,8 +101,8 @@ export function partsList(
           group: 'suspension',
           boxes: parts.map(boxOf),
           note: parts
-            .filter((p) => recordNote(p) !== '')
-            .map((p) => `${p.code}: ${recordNote(p)}`)
+            .map((p) => [p.code, recordNote(p)] as const)
+            .flatMap(([code, note]) => (note === '' ? [] : [`${code}: ${note}`]))
             .join(' '),
           provenance: weakest(
             parts.map((p) => p.applications),

@@ -2,11 +2,10 @@ import { knownVehicle, planCase } from '../rules';
 import type { KnownVehicle } from '../catalogue';
 import type { JobSections, Lock } from '../job';
 import type { Axle } from '../suspension';
-import { keptIn } from '../units';
-import { vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
 import type { FoundPlan, PlansAsked } from './built-plan';
 import { closedSets } from './closure';
 import { corrected } from './corrections';
+import { preparing } from './judged';
 import { allowsSchool, isBannedKit } from './locks';
 import { countsOf } from './outcome';
 import { front, type Counts } from './pareto';
@@ -49,9 +48,7 @@ export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch 
   const vehicle = knownVehicle(asked.job, catalogue);
   if (!vehicle) return null;
   // an axle is the same on every tyre
-  const axles = new Map<string, VehicleAxle>();
-  const prepare =
-    asked.prepare ?? ((input: AxleInput) => keptIn(axles, input.axle, () => vehicleAxle(input, MOST_KEPT)));
+  const prepare = asked.prepare ?? preparing(MOST_KEPT);
   const ways = rollingWays(asked.job, vehicle, catalogue, settings, locks);
   const kept = keeper(locks);
   const done = { pairs: 0 };

@@ -1,6 +1,7 @@
 import { assess, type Assessment } from '../match';
 import { listed, type JobSections } from '../job';
 import { needKey, type Need } from '../rules';
+import { keptIn } from '../units';
 import { vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
 import { comesTo, type ComesTo, type FoundPlan, type PlansAsked } from './built-plan';
 import { toSettle } from './outcome';
@@ -22,23 +23,18 @@ export interface Judged extends ComesTo {
   readonly job: JobSections;
   readonly a: Assessment;
 }
+/** Prepares each axle of a vehicle once, whatever is asked of it after; `most`: how many things each remembers. */
+export function preparing(most?: number): (input: AxleInput) => VehicleAxle {
+  const axles = new Map<string, VehicleAxle>();
+  return (input) => {
+    const { axle, brief, accessories, fitted, vehicle } = input;
+    const key = JSON.stringify([axle, brief, accessories, fitted, vehicle.variant]);
+    return keptIn(axles, key, () => vehicleAxle(input, most));
+  };
+}
 /** One job after another judged on the same axles. */
 export function judge(asked: PlansAsked): (job: JobSections) => Judged {
-  const axles = new Map<string, VehicleAxle>();
-  const prepare =
-    asked.prepare ??
-    ((input: AxleInput) => {
-      const key = JSON.stringify([
-        input.axle,
-        input.brief,
-        input.accessories,
-        input.fitted,
-        input.vehicle.variant,
-      ]);
-      const made = axles.get(key) ?? vehicleAxle(input);
-      axles.set(key, made);
-      return made;
-    });
+  const prepare = asked.prepare ?? preparing();
   const { catalogue, settings, day } = asked;
   return (job) => {
     const a = assess(job, catalogue, settings, { day, prepare });

@@ -1,6 +1,6 @@
 import { ADVISED_SHARE, computed, explain, given, TRIFLE_DEG, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
-import type { Axle, JointSwing } from '../suspension';
+import type { Axle, JointSwing, TravelRoom } from '../suspension';
 import { onEachAxle, rule, type Raised } from './rule';
 
 interface Of<Code> {
@@ -14,21 +14,23 @@ interface Of<Code> {
 /** The joint is what ends the travel; or it comes near its end within it. */
 export type JointSwingFinding = Of<'joint-swing'> | Of<'joint-swing-near'>;
 
+/** How much travel there is to that end, and what ends it. */
+const toEnd = (room: TravelRoom, end: JointSwing['end']) =>
+  end === 'droop'
+    ? ({ name: 'droop-left', mm: room.droopMm, by: room.droopBy } as const)
+    : ({ name: 'bump-left', mm: room.bumpMm, by: room.bumpBy } as const);
 /** What is left to the joint at that end of the travel. */
 function figureOf(f: AxleForecast): Figure | null {
   if (!f.room?.swing) return null;
   const { swing } = f.room;
   const was = f.roomToday?.swing;
-  const [name, leftMm, by] =
-    swing.end === 'droop'
-      ? (['droop-left', f.room.droopMm, f.room.droopBy] as const)
-      : (['bump-left', f.room.bumpMm, f.room.bumpBy] as const);
+  const left = toEnd(f.room, swing.end);
   const swings = (s: JointSwing, because: readonly Figure[], from: string) =>
     computed('joint-swing', s.swingDeg, 'deg', because, { formula: 'carrier-pose', from });
   const planned = swings(
     swing,
     [
-      computed(name, leftMm, 'mm', [f.lift], { formula: 'travel-walk', from: by }),
+      computed(left.name, left.mm, 'mm', [f.lift], { formula: 'travel-walk', from: left.by }),
       ...(was ? [swings(was, [], 'today')] : []),
     ],
     'planned',
@@ -57,8 +59,7 @@ export const jointSwing = rule<JointSwingFinding>({
     const was = f.value.roomToday?.swing;
     const wasShare = was ? was.swingDeg / was.limitDeg : 0;
     if (swingDeg <= limitDeg * (1 - ADVISED_SHARE) || swingDeg - wasShare * limitDeg < TRIFLE_DEG) return [];
-    const ends = (end === 'droop' ? f.value.room.droopBy : f.value.room.bumpBy) === 'ball joint';
-    const code = ends ? 'joint-swing' : 'joint-swing-near';
+    const code = toEnd(f.value.room, end).by === 'ball joint' ? 'joint-swing' : 'joint-swing-near';
     return [
       {
         finding: { code, axle: a.axle, joint, end, valueDeg: swingDeg, limitDeg },

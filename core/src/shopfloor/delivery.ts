@@ -1,8 +1,9 @@
 import { withoutTires, type JobSections } from '../job';
 import type { Topic } from '../evidence';
-import { fittedBefore, judge, opened, stillToSettle, type PlansAsked } from '../plans';
+import { fittedBefore, judge, opened, stillToSettle, type Judged, type PlansAsked } from '../plans';
 import type { Need } from '../rules';
 import type { Axle } from '../suspension';
+import { keptIn } from '../units';
 import { arrivalsOf, readyOn } from './arrivals';
 
 /** One visit to the bay, with what can be on the vehicle after it. */
@@ -72,27 +73,26 @@ export function deliveryStages(asked: Asked): Staged | null {
       parts.map((p) => p.name),
       groups,
     );
+  const known = new Map<string, Judged>();
+  const judged = (parts: readonly (typeof when)[number][]): Judged =>
+    keptIn(known, [...parts.map((p) => p.name)].sort().join(), () => say(stand(parts)));
   /** what is open with only these on, and is not with all of them */
   const leaves = (parts: readonly (typeof when)[number][]) =>
-    opened(stillToSettle(say(stand(parts)).a), stillToSettle(whole.a));
+    opened(stillToSettle(judged(parts).a), stillToSettle(whole.a));
   const once = whole.work.minutes;
   const standsWith = (parts: readonly (typeof when)[number][]): Stands => {
-    const f = say(stand(parts)).a.forecast;
+    const f = judged(parts).a.forecast;
     return { front: f?.front.lift.value ?? null, rear: f?.rear.lift.value ?? null };
   };
   /** a visit that fits some on a vehicle that has others: those are fitted parts by then, and what was repaired is done */
-  const minutesOf = (some: readonly (typeof when)[number][], before: readonly (typeof when)[number][]) =>
-    some.length === 0
-      ? 0
-      : say(before.length === 0 ? stand(some) : fittedBefore(stand(some), partsOf(before))).work.minutes;
-  const partsOf = (some: readonly (typeof when)[number][]) =>
-    some.flatMap((g) =>
-      g.codes.flatMap(
-        (c) =>
-          catalogue.kits.find((k) => k.code === c)?.parts.map((p) => p.part) ??
-          catalogue.parts.filter((p) => p.code === c).map((p) => p.code),
-      ),
-    );
+  const minutesOf = (some: readonly (typeof when)[number][], before: readonly (typeof when)[number][]) => {
+    if (some.length === 0) return 0;
+    if (before.length === 0) return judged(some).work.minutes;
+    const parts = before
+      .filter((g) => g.name !== TIRES)
+      .flatMap((g) => g.codes.flatMap((c) => partsIn(c, catalogue)));
+    return say(fittedBefore(stand(some), parts)).work.minutes;
+  };
   const stages: DeliveryStage[] = [];
   let on: (typeof when)[number][] = [];
   let waiting: (typeof when)[number][] = [];
@@ -143,6 +143,11 @@ export function deliveryStages(asked: Asked): Staged | null {
     againMinutes: Math.max(0, spent - once),
   };
 }
+/** The parts of a kit by their codes, or the part itself. */
+const partsIn = (code: string, { kits }: Pick<PlansAsked['catalogue'], 'kits'>): readonly string[] =>
+  kits.find((k) => k.code === code)?.parts.map((p) => p.part) ?? [code];
+/** the group of tyres and wheels */
+const TIRES = 'tires';
 interface Group {
   readonly name: string;
   readonly axle: Axle | 'both';
@@ -155,11 +160,9 @@ function groupsOf(
   catalogue: PlansAsked['catalogue'],
 ): readonly Group[] {
   const axleOf = (item: JobSections['build']['items'][number]): Axle | 'both' => {
-    const codes =
-      item.kind === 'kit'
-        ? (catalogue.kits.find((k) => k.code === item.code)?.parts.map((p) => p.part) ?? [])
-        : [item.code];
-    const axles = new Set(codes.flatMap((c) => parts.find((p) => p.code === c)?.axle ?? []));
+    const axles = new Set(
+      partsIn(item.code, catalogue).flatMap((c) => parts.find((p) => p.code === c)?.axle ?? []),
+    );
     const [only] = axles;
     return axles.size === 1 && only ? only : 'both';
   };
@@ -178,13 +181,13 @@ function groupsOf(
     named('front', 'front'),
     named('rear', 'rear'),
     named('both', 'both'),
-    { name: 'tires', axle: 'both' as const, codes: [...new Set(rolling)] },
+    { name: TIRES, axle: 'both' as const, codes: [...new Set(rolling)] },
   ].filter((g) => g.codes.length > 0);
 }
 /** The job with some of its groups only. */
 function jobWith(job: JobSections, names: readonly string[], groups: readonly Group[]): JobSections {
   const codes = new Set(groups.filter((g) => names.includes(g.name)).flatMap((g) => g.codes));
-  const tires = names.includes('tires') || !groups.some((g) => g.name === 'tires');
+  const tires = names.includes(TIRES) || !groups.some((g) => g.name === TIRES);
   return {
     ...job,
     tire: tires ? job.tire : withoutTires(job.tire),

@@ -23,7 +23,7 @@ import {
   styleOf,
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { documentOf, figure, INK2, rules, RUST, small, tickBox } from './print-style';
+import { documentOf, figure, INK, INK2, rules, RUST, small, tickBox } from './print-style';
 import type { SheetModel } from './sheet-model';
 
 /** Whose vehicle, which job, of which day: the head of each paper of the bay. */
@@ -310,7 +310,7 @@ export function labelsDocument(m: SheetModel, onSheet: LabelsOnSheet): TDocument
     info: { title: `Labels ${m.number}` },
     pageSize: 'A4',
     pageMargins: [sheet.leftMm * MM, sheet.topMm * MM, 0, 0],
-    defaultStyle: { font: 'Archivo', fontSize: sheet.smallPt, color: '#1F2A30', lineHeight: 1.1 },
+    defaultStyle: { font: 'Archivo', fontSize: sheet.smallPt, color: INK, lineHeight: 1.1 },
     content: pages.map((labels, p): Content => ({
       ...(p > 0 ? { pageBreak: 'before' as const } : {}),
       table: {

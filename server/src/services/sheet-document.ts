@@ -44,7 +44,7 @@ import {
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { elevationSvg } from './elevation-svg';
-import { documentOf, figure, HEATHER, INK2, rules, RUST, small, tickBox } from './print-style';
+import { documentOf, figure, HEATHER, INK, INK2, rules, RUST, small, tickBox } from './print-style';
 import type { SheetModel } from './sheet-model';
 
 /** The build sheet as a pdfmake document: what is fitted, in what order, with what. What it costs is the quote's. */
@@ -300,7 +300,7 @@ function starSvg(studs: number): string {
   };
   const marks = [...turn].map(([place, n]) => {
     const [x, y] = at(place).map((v) => Number(v.toFixed(1)));
-    return `<circle cx="${x}" cy="${y}" r="${stud}" fill="none" stroke="#1F2A30"/><text x="${x}" y="${(y ?? 0) + 3.5}" font-size="10" text-anchor="middle" fill="#1F2A30">${n}</text>`;
+    return `<circle cx="${x}" cy="${y}" r="${stud}" fill="none" stroke="${INK}"/><text x="${x}" y="${(y ?? 0) + 3.5}" font-size="10" text-anchor="middle" fill="${INK}">${n}</text>`;
   });
   return `<svg viewBox="0 0 100 100"><circle cx="50" cy="50" r="47" fill="none" stroke="#5A666B"/>${marks.join('')}</svg>`;
 }
