@@ -146,6 +146,11 @@ export const BackupSchema = z
   .meta({ id: 'Backup' });
 export type Backup = z.infer<typeof BackupSchema>;
 export const BackupsSchema = z.strictObject({ backups: z.array(BackupSchema) }).meta({ id: 'Backups' });
+/** A backup was put back: what was there before, and how many photographs stayed away, sealed under another passphrase. */
+export const RestoredSchema = z
+  .strictObject({ before: BackupSchema, photosShut: z.int().min(0) })
+  .meta({ id: 'Restored' });
+export type Restored = z.infer<typeof RestoredSchema>;
 /** What putting a backup back would change, by numbers of jobs. */
 export const RestorePreviewSchema = z
   .strictObject({

@@ -7,6 +7,7 @@ import {
   ONE_WAY_ACTS,
   PART_FAMILIES,
   PLACES,
+  RODS,
   STEERING_WHEEL_SET_BY,
   SUSPENSION_KINDS,
   TIGHTENED,
@@ -25,7 +26,7 @@ import {
   type WheelItem,
 } from '@rigger/core';
 import * as z from 'zod';
-import { EFFECT_MEMBERS, HardpointsSchema, Vec3Schema } from './suspension';
+import { EFFECT_MEMBERS, HardpointsSchema, jointSwing, Vec3Schema } from './suspension';
 
 const code = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,39}$/, 'letters, digits and hyphens, at most 40');
 const text = z.string().max(400);
@@ -55,6 +56,7 @@ const axleSpec = z.strictObject({
     solidMm: z.number().min(10).max(300),
     damper: z.strictObject({ extendedMm: z.number(), compressedMm: z.number() }).nullable(),
     ballSwingDeg: z.number().min(5).max(60).nullable(),
+    rodSwingDeg: z.partialRecord(z.enum(RODS), jointSwing).optional(),
   }),
   damping: z.strictObject({ nsPerM: z.number().min(200).max(40_000) }),
   barNmPerRad: z.number().min(0).max(200_000),

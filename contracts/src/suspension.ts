@@ -1,6 +1,7 @@
 import {
   checkHardpoints,
   JOINTS_MADE,
+  RODS,
   type AxleEffect,
   type AxleFigures,
   type Hardpoints,
@@ -163,6 +164,8 @@ export const HardpointsSchema = byKind
     description: 'Left side of a wheel, or both sides of a solid axle; mm, degrees',
   });
 
+/** either way, degrees: a stiff bush gives two, a ball joint sixty at most */
+export const jointSwing = z.number().min(2).max(60);
 const thickness = z.number().min(-150).max(150);
 const GEOMETRY_EFFECTS = [
   z.strictObject({ kind: z.literal('top-spacer'), thicknessMm: thickness }),
@@ -205,7 +208,7 @@ const GEOMETRY_EFFECTS = [
   z.strictObject({ kind: z.literal('upper-arm-joint'), offsetMm: vec3 }),
   z.strictObject({
     kind: z.literal('link-length'),
-    member: z.enum(['lower', 'upper', 'trackBar', 'tieRod', 'drag']),
+    member: z.enum(RODS),
     deltaMm: z.number().min(-80).max(80),
   }),
   z.strictObject({ kind: z.literal('move-point'), point: name, byMm: vec3 }),
@@ -220,7 +223,13 @@ const GEOMETRY_EFFECTS = [
     kind: z.literal('ball-joint'),
     joint: z.enum(['upper', 'lower']),
     made: z.enum(JOINTS_MADE),
-    swingDeg: z.number().min(5).max(60),
+    swingDeg: jointSwing,
+  }),
+  z.strictObject({
+    kind: z.literal('rod-joint'),
+    rod: z.enum(RODS),
+    made: z.enum(JOINTS_MADE),
+    swingDeg: jointSwing,
   }),
   z.strictObject({ kind: z.literal('steering-stop'), lessShare: z.number().min(0).max(0.6) }),
 ] as const;

@@ -110,7 +110,8 @@ describe('a backup', () => {
     expect(readdirSync(sealed).sort()).toEqual([`${id}-small.jpg.sealed`, `${id}.jpg.sealed`]);
     expect(readFileSync(join(sealed, `${id}.jpg.sealed`)).includes(before.subarray(0, 64))).toBe(false);
     lose();
-    expect(await copies().photos.bringBack(folder(), 'two larches')).toBe(2);
+    expect(await copies().photos.bringBack(folder(), 'two larches')).toBe(1);
+    expect(await copies().photos.bringBack(folder(), '')).toBe(1);
     expect((await s.api.get(`/api/photos/${id}`)).status).toBe(404);
     expect(await copies().photos.bringBack(folder(), 'three larches')).toBe(0);
     expect(await bytesOf(`/api/photos/${id}`)).toEqual(before);
@@ -122,6 +123,26 @@ describe('a backup', () => {
     lose();
     expect(await copies().photos.bringBack(folder(), 'four larches')).toBe(0);
     expect((await sharp(await bytesOf(`/api/photos/${id}`)).metadata()).width).toBe(60);
+  });
+  it('under another passphrase leaves alone what is here no more', async () => {
+    const lost = await idOf(await picture(60, 40).jpeg().toBuffer());
+    await copies().make('three larches');
+    lose();
+    await idOf(await picture(40, 60).jpeg().toBuffer());
+    await copies().make('four larches');
+    expect(await copies().photos.bringBack(folder(), 'three larches')).toBe(0);
+    expect((await sharp(await bytesOf(`/api/photos/${lost}`)).metadata()).width).toBe(60);
+  });
+  it('put back through the server without their passphrase, it is said how many stayed away', async () => {
+    await idOf(await picture(60, 40).jpeg().toBuffer());
+    await copies().make('three larches');
+    const plain = (await s.api.get('/api/backups')).body.backups.length;
+    expect(plain).toBe(1);
+    rmSync(join(folder(), 'photos'), { recursive: true, force: true });
+    lose();
+    const { name } = (await s.api.post('/api/backups').send({ passphrase: '' }).expect(201)).body;
+    const restored = await s.api.post(`/api/backups/${name}/restore`).send({ passphrase: '' }).expect(200);
+    expect(restored.body).toMatchObject({ photosShut: 1, before: { sealed: false } });
   });
   it('put back through the server brings them back too', async () => {
     const id = await idOf(await picture(60, 40).jpeg().toBuffer());

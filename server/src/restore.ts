@@ -23,7 +23,10 @@ const list = (jobs: readonly number[]) => (jobs.length === 0 ? 'none' : jobs.joi
 /** What is missing of the photographs, from beside the backups. */
 async function bringPhotosBack(passphrase: string): Promise<void> {
   const shut = await backups.bringPhotosBack(passphrase);
-  if (shut > 0) console.log(`${shut} photographs are sealed under another passphrase and stay away.`);
+  if (shut > 0)
+    console.log(
+      `${shut === 1 ? '1 photograph is' : `${shut} photographs are`} sealed under another passphrase and stayed away.`,
+    );
 }
 async function restore(file: string, yes: boolean, passphrase: string): Promise<void> {
   const shop = existsSync(DATABASE) ? await openStore(DATABASE).catch(unusable) : null;

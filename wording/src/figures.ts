@@ -11,6 +11,8 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'joint-reserve': 'Swing left in the ball joint',
   'joint-swing': 'Swing of the ball joint',
   'joint-limit': 'Swing that it has',
+  'rod-reserve': 'Swing left in its joints',
+  'rod-swing': 'Swing of its joints',
   'bump-left': 'Travel left above the wheel',
   'damper-reserve': 'From the stop’s touch to the solid damper',
   'motion-ratio': 'Motion ratio',

@@ -85,6 +85,22 @@ function excludedText(field: string, value: string, platform: Platform | null): 
     return `needs the ${optionText(field, only.value, platform)}`;
   return `not with ${optionText(field, value, platform)}`;
 }
+const ROD_WORDS = {
+  lower: 'lower links',
+  upper: 'upper links',
+  trackBar: 'track bar',
+  tieRod: 'tie rods',
+  drag: 'drag link',
+} as const;
+const SWUNG_WORDS = {
+  droop: (axle: string) => `With the ${axle} wheels hanging`,
+  bump: (axle: string) => `With the ${axle} wheels fully up`,
+  crossed: (axle: string) => `With one ${axle} wheel up and the other hanging`,
+} as const;
+function rodSwingText(f: Extract<Finding, { readonly rod: unknown }>): string {
+  const rod = f.radiusArms ? 'radius arms' : ROD_WORDS[f.rod];
+  return `${SWUNG_WORDS[f.at](f.axle)}, the joints of the ${rod} are swung ${degrees(f.valueDeg)}`;
+}
 const longerText = (longerMm: number | null, mm: (v: number) => string): string =>
   longerMm === null
     ? 'Longer dampers do not help, the joints end it: less lift.'
@@ -166,6 +182,10 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `The ${f.joint} ball joint ends the ${f.axle} ${f.end} at ${degrees(f.limitDeg)}: it is the stop each time the wheel ${f.end === 'droop' ? 'hangs' : 'is fully up'}, and wears. An arm whose joint swings further, a droop stop, or less lift.`;
     case 'joint-swing-near':
       return `The ${f.joint} ball joint swings ${degrees(f.valueDeg)} at full ${f.end} ${f.axle}, near the ${degrees(f.limitDeg)} that it has. An arm whose joint swings further, or less lift.`;
+    case 'rod-swing':
+      return `${rodSwingText(f)}, past the ${degrees(f.limitDeg)} that they have: rubber tears, a ball binds and bends its stud. Rods whose joints swing further, or less lift.`;
+    case 'rod-swing-near':
+      return `${rodSwingText(f)}, near the ${degrees(f.limitDeg)} that they have. Rods whose joints swing further, or less lift.`;
     case 'damper-solid':
       return `${f.reserveMm < 0 ? `The ${f.axle} damper is solid ${mm(-f.reserveMm)} before the bump stop touches` : `Only ${mm(f.reserveMm)} between the ${f.axle} bump stop's touch and a solid damper`}: the damper would be broken. A stop lower by ${mm(f.lowerMm)} of wheel travel, or a damper that goes shorter.`;
     case 'nose-high-loaded':

@@ -141,13 +141,15 @@ export interface Part {
   /** what the maker or the shop says about it: shown where it is chosen, at its step, and on paper */
   readonly note: string;
 }
-/** What a part's record says beside its figures, in one line: its note, and how the ball joint of an arm is made.
- *  @example recordNote({ note: 'Left and right differ.', effects: [{ kind: 'ball-joint', joint: 'upper', made: 'sealed', swingDeg: 34 }] }) // "Left and right differ. Ball joint: sealed, swings 34° either way." */
+/** What a part's record says beside its figures, in one line: its note, and how the joints of an arm or a rod are made.
+ *  @example recordNote({ note: 'Left and right differ.', effects: [{ kind: 'ball-joint', joint: 'upper', made: 'sealed', swingDeg: 34 }] }) // "Left and right differ. Ball joint: sealed, 34° either way." */
 export const recordNote = ({ note, effects }: Pick<Part, 'note' | 'effects'>): string =>
   [
     note,
     ...effects.flatMap((e) =>
-      e.kind === 'ball-joint' ? [`Ball joint: ${e.made}, swings ${e.swingDeg}° either way.`] : [],
+      e.kind === 'ball-joint' || e.kind === 'rod-joint'
+        ? [`${e.kind === 'ball-joint' ? 'Ball joint' : 'Joints'}: ${e.made}, ${e.swingDeg}° either way.`]
+        : [],
     ),
   ]
     .filter(Boolean)

@@ -1,5 +1,5 @@
 import type { Propshaft } from '../driveline';
-import type { Axle, Hardpoints, Vec3 } from '../suspension';
+import type { Axle, Hardpoints, RodLimits, Vec3 } from '../suspension';
 import type { FastenerCard } from './fasteners';
 import type { BarLink, HoseRun, ObstacleSpec } from './obstacle-spec';
 
@@ -47,6 +47,9 @@ export interface AxleSpec {
     readonly solidMm: number;
     readonly damper: { readonly extendedMm: number; readonly compressedMm: number } | null;
     readonly ballSwingDeg: number | null;
+    /** how far the joints of links, bars and rods lean or swing from how they stand as built; one that is not there is not
+     *  known, and nothing is said of it */
+    readonly rodSwingDeg?: RodLimits | undefined;
   };
   readonly damping: { readonly nsPerM: number };
   /** anti-roll bar at the wheels of the axle, N·m per rad of body roll */

@@ -43,6 +43,8 @@ export const FIGURE_NAMES = [
   'joint-reserve',
   'joint-swing',
   'joint-limit',
+  'rod-reserve',
+  'rod-swing',
   'damper-reserve',
   'motion-ratio',
   'wheel-rate',

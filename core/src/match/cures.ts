@@ -71,7 +71,11 @@ export function curesOf(c: PlanCase, needs: readonly Need[] = needsOf(c)): reado
     });
 }
 /** A part that ends a need also ends that it is nearly one. */
-export const endedWith = (code: string) => code.replace(/-near$/, '');
+const endedWith = (code: string) => code.replace(/-near$/, '');
+/** Whether a part's record names what was found; joints of rods are those of the rod in question. */
+export const mayCure = (part: Part, finding: Need['finding']): boolean =>
+  part.cures.includes(endedWith(finding.code)) &&
+  (!('rod' in finding) || part.effects.some((e) => e.kind === 'rod-joint' && e.rod === finding.rod));
 const isAxle = (a: unknown): a is Axle => a === 'front' || a === 'rear';
 
 function candidatesFor(
@@ -80,7 +84,7 @@ function candidatesFor(
 ): readonly { readonly part: Part; readonly provenance: Provenance | null }[] {
   const { axle } = need.about;
   return c.catalogue.parts
-    .filter((p) => p.cures.includes(endedWith(need.finding.code)))
+    .filter((p) => mayCure(p, need.finding))
     .filter((p) => axle === null || axle === 'both' || onAxle(p, axle))
     .filter((p) => !c.chosen.some((x) => x.part.code === p.code))
     .flatMap((part) => {

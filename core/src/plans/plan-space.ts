@@ -9,7 +9,7 @@ import {
   type Relief,
 } from '../catalogue';
 import { reliefChoices } from '../forecast';
-import { endedWith } from '../match';
+import { mayCure } from '../match';
 import type { Lock, ReliefChoice } from '../job';
 import { AXLES, needKey, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
@@ -137,7 +137,7 @@ function mayEnd(t: Thing, need: Need): boolean {
   if (finding.code === 'needs-part')
     return part.family.replace(/-/g, ' ') === finding.what || finding.what.endsWith(`(${part.code})`);
   if (finding.code === 'ratios-differ') return part.family === 'axle-ratio';
-  return !LIFT_SOURCES.includes(part.family) && part.cures.includes(endedWith(finding.code));
+  return !LIFT_SOURCES.includes(part.family) && mayCure(part, finding);
 }
 
 /** Ways to lift one axle: nothing, one source, or two that stand in different places. */
@@ -153,6 +153,7 @@ const OWN_AFFAIR: readonly PartEffect['kind'][] = [
   'bar-link',
   'bar-mount',
   'alignment-range',
+  'rod-joint',
   'spare-carrier',
 ];
 /** Settles its own need and touches nothing else: height, travel and manners stay. */

@@ -31,6 +31,7 @@ import { placeLimits } from './place-limits';
 import { pose } from './pose';
 import { propshaft } from './propshaft';
 import { reversible } from './reversible';
+import { rodSwing } from './rod-swing';
 import { roll } from './roll';
 import { samePlace } from './same-place';
 import { spare } from './spare';
@@ -80,6 +81,7 @@ export const RULES = [
   pose,
   propshaft,
   reversible,
+  rodSwing,
   roll,
   samePlace,
   spare,

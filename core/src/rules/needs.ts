@@ -56,7 +56,7 @@ export function fitmentNeeds(c: PlanCase, parts: readonly FittedPart[]): readonl
   const asked = ruleOf('not-listed');
   return asked ? foundBy(asked, { ...c, chosen: parts }) : [];
 }
-/** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle, end or limit) is one. */
+/** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle, end, rod or limit) is one. */
 export const needKey = (n: Pick<Need, 'finding' | 'about'>): string => {
   const f = n.finding;
   return [f.code, n.about.axle ?? '', n.about.part ?? '', thingOf(f)].join('/');
@@ -65,5 +65,6 @@ function thingOf(f: Finding): string {
   if ('what' in f) return f.what;
   if ('obstacle' in f) return f.obstacle;
   if ('end' in f) return f.end;
+  if ('rod' in f) return f.rod;
   return 'slot' in f ? `${f.slot} ${f.with}` : '';
 }

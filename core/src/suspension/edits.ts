@@ -1,5 +1,6 @@
 import { buildModel } from './build-model';
 import type { Hardpoints } from './hardpoints';
+import type { Rod } from './rod-joints';
 import type { SpringLaw } from './spring-law';
 import { stockFreeLengthMm } from './stock-spring';
 import { pointOf, type SuspensionModel } from './model';
@@ -22,6 +23,8 @@ export interface AxleSetup {
   readonly damperLonger: { readonly extendedMm: number; readonly compressedMm: number };
   /** ball joints of other arms, degrees from design either way; null where the vehicle's own are in */
   readonly jointSwing: { readonly upper: number | null; readonly lower: number | null };
+  /** joints of other links, bars and rods, degrees from how they stand as built; a rod that is not there has its own */
+  readonly rodSwing: Readonly<Partial<Record<Rod, number>>>;
   /** what steering stops leave of the full lock, 0 to 1 */
   readonly lockShare: number;
   /** wheel centre against the knuckle's joints, from where it was built, mm: the hub moves, the rest of the axle does not */
@@ -48,7 +51,7 @@ export type AxleEffect =
   | { readonly kind: 'upper-arm-joint'; readonly offsetMm: Vec3 }
   | {
       readonly kind: 'link-length';
-      readonly member: 'lower' | 'upper' | 'trackBar' | 'tieRod' | 'drag';
+      readonly member: Rod;
       readonly deltaMm: number;
     }
   | { readonly kind: 'move-point'; readonly point: string; readonly byMm: Vec3 }
@@ -88,6 +91,13 @@ export type AxleEffect =
       readonly made: (typeof JOINTS_MADE)[number];
       readonly swingDeg: number;
     }
+  /** joints of a link, bar or rod in place of the vehicle's own, both ends alike: how far they lean or swing either way, degrees */
+  | {
+      readonly kind: 'rod-joint';
+      readonly rod: Rod;
+      readonly made: (typeof JOINTS_MADE)[number];
+      readonly swingDeg: number;
+    }
   /** takes this share off what is left of the lock, 0 to 0.6 */
   | { readonly kind: 'steering-stop'; readonly lessShare: number };
 
@@ -98,6 +108,7 @@ export const AS_BUILT = {
   stopLowerMm: 0,
   damperLonger: { extendedMm: 0, compressedMm: 0 },
   jointSwing: { upper: null, lower: null },
+  rodSwing: {},
   lockShare: 1,
   hubMovedMm: [0, 0, 0],
 } as const;
@@ -141,6 +152,7 @@ const ACTS: readonly AxleEffect['kind'][] = [
   'bump-stop',
   'damper-length',
   'ball-joint',
+  'rod-joint',
   'steering-stop',
 ];
 /** Effects in the order in which they act; equal kinds by their figures, so that a list means the same however it is written.
@@ -259,6 +271,8 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
       };
     case 'ball-joint':
       return { ...setup, jointSwing: { ...setup.jointSwing, [effect.joint]: effect.swingDeg } };
+    case 'rod-joint':
+      return { ...setup, rodSwing: { ...setup.rodSwing, [effect.rod]: effect.swingDeg } };
     case 'steering-stop':
       return { ...setup, lockShare: setup.lockShare * (1 - effect.lessShare) };
   }

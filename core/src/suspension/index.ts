@@ -16,6 +16,7 @@ export * from './axle-loads';
 export * from './check-hardpoints';
 export * from './sweep';
 export * from './steering';
+export * from './rod-joints';
 export * from './travel';
 export * from './ride';
 export * from './compute';

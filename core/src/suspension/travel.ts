@@ -1,6 +1,7 @@
 import { once } from '../units/once';
 import type { SuspensionModel } from './model';
 import { poseAt, poseNear } from './pose-at';
+import { rodSwingsDeg, type Rod } from './rod-joints';
 import { springState } from './spring-length';
 import type { SweepPoint } from './sweep';
 import type { Vec3 } from './vec';
@@ -17,7 +18,10 @@ export interface TravelLimits {
   readonly plungeMm: number | null;
   /** swing of each ball joint from design either way */
   readonly ballSwingDeg: { readonly upper: number | null; readonly lower: number | null };
+  /** how far the joints of each rod may be swung either way; rods without one are not looked at */
+  readonly rodSwingDeg?: RodLimits | undefined;
 }
+export type RodLimits = Readonly<Partial<Record<Rod, number>>>;
 export type LimitedBy = 'bump stop' | 'damper' | 'CV joint' | 'CV plunge' | 'ball joint' | 'linkage';
 /** A wheel wants about this much of its travel below it, or it hangs at every dip. */
 export const ADVISED_DROOP_SHARE = 0.35;
@@ -25,6 +29,13 @@ export const ADVISED_DROOP_SHARE = 0.35;
 export interface JointSwing {
   readonly joint: 'upper' | 'lower';
   readonly end: 'droop' | 'bump';
+  readonly swingDeg: number;
+  readonly limitDeg: number;
+}
+/** How far the joints of a rod are swung, both wheels hanging, both up, or one up and the other hanging. */
+export interface RodSwing {
+  readonly rod: Rod;
+  readonly at: 'droop' | 'bump' | 'crossed';
   readonly swingDeg: number;
   readonly limitDeg: number;
 }
@@ -41,6 +52,8 @@ export interface TravelRoom {
   readonly damperForShareMm: number | null;
   /** the ball joint that comes nearest to its end within this travel; null where the axle has none, or none with a limit */
   readonly swing: JointSwing | null;
+  /** each rod with a limit, where its joints are swung most within this travel; they give, and do not end it */
+  readonly rods: readonly RodSwing[];
 }
 /** Where the stops of an edited axle touch and are solid, mm from design. The stop of a strut or coil-over sits inside it
  *  and meets at the same damper length, so a spacer on top brings it forward; elsewhere only a lower stop does. Travel is
@@ -124,6 +137,7 @@ function firstLimit(
   }
 }
 interface Limited {
+  readonly model: SuspensionModel;
   readonly up: ReturnType<typeof walkFrom>;
   readonly down: ReturnType<typeof walkFrom>;
   readonly joints: readonly Excess[];
@@ -149,6 +163,7 @@ function limited(model: SuspensionModel, rideZMm: number, limits: TravelLimits):
   };
   // each limit as an excess that is ≤ 0 while it is kept
   return {
+    model,
     up: walkFrom(model, rideZMm, 1),
     down: walkFrom(model, rideZMm, -1),
     damperAt,
@@ -222,7 +237,31 @@ function roomOf(l: Limited, rideZMm: number, limits: TravelLimits): TravelRoom |
     droopShare: bumpMm + droopMm === 0 ? 0 : droopMm / (bumpMm + droopMm),
     damperForShareMm: damperForShareMm(),
     swing: nearestToItsEnd(l, limits, { droop: droopMm, bump: bumpMm }),
+    rods: rodsAt(l.model, ends, limits.rodSwingDeg ?? {}),
   };
+}
+function rodsAt(model: SuspensionModel, ends: TravelEnds, limits: RodLimits): readonly RodSwing[] {
+  const rods = (Object.keys(limits) as Rod[]).filter((r) => limits[r] !== undefined);
+  if (rods.length === 0) return [];
+  const [middle, across] = [(ends.topMm + ends.bottomMm) / 2, ends.topMm - ends.bottomMm];
+  const poses = [
+    ['droop', poseAt(model, ends.bottomMm)],
+    ['bump', poseAt(model, ends.topMm)],
+    // one wheel up and the other hanging, which only a beam feels; either way round, since a track bar is not alike
+    ...(model.beam
+      ? ([1, -1] as const).map((way) => ['crossed', poseAt(model, middle, 0, way * across)] as const)
+      : []),
+  ] as const;
+  const swings = poses.flatMap(([at, pose]) =>
+    pose.ok ? [[at, rodSwingsDeg(model, pose.value)] as const] : [],
+  );
+  return rods.flatMap((rod): RodSwing[] => {
+    const limitDeg = limits[rod] ?? 0;
+    const most = swings
+      .flatMap(([at, of]) => (of.has(rod) ? [{ rod, at, swingDeg: of.get(rod) ?? 0, limitDeg }] : []))
+      .sort((a, b) => b.swingDeg - a.swingDeg);
+    return most.slice(0, 1);
+  });
 }
 /** A figure at this travel outward from the ride height, between the two poses beside it; null where one is missing. */
 function between(

@@ -1,7 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import {
   assess,
-  emptyLooked,
   FAMILIES,
   LIFT_SOURCES,
   PART_FAMILIES,
@@ -66,16 +65,7 @@ const SHOWN: Readonly<Partial<Record<PartFamily, Shown>>> = {
     part: 'LW-S25M',
     ends: 'tire-clearance',
   },
-  'tie-rod': {
-    job: () => {
-      const job = plain('corvane-halder', []);
-      const end = { component: 'tie-rod-end', axle: 'front', side: 'left' } as const;
-      const broken = { ...emptyLooked(end), found: 'broken', remedy: 'leave' } as const;
-      return { ...job, lookOver: { ...job.lookOver, items: [broken] } };
-    },
-    part: 'HF-9910',
-    ends: 'left-unsafe',
-  },
+  'tie-rod': on('corvane-wether', ['TL-8181', 'HF-8180'], 'HF-9912', 'rod-swing'),
   'bar-link': on('corvane-drumlin-heavy', ['BS-8000'], 'KA-460C', 'bar-link-angle-near'),
   'bar-bracket': on('corvane-drumlin-heavy', ['BS-8000'], 'KA-8002', 'bar-link-angle-near'),
   damper: on('corvane-halder', ['BS-4201'], 'SD-7200', 'damper-match'),

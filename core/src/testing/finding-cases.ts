@@ -160,6 +160,11 @@ const bench = (extended: number, compressed: number) =>
 /** Upper arms whose joint swings this far. */
 const armWith = (swingDeg: number) =>
   effect({ kind: 'ball-joint', joint: 'upper', made: 'sealed', swingDeg }, { family: 'upper-arm' });
+/** Dampers that let the front axle hang and cross further, on lower links whose joints have this much. */
+const links = (lower: number) => [
+  effect({ kind: 'damper-length', extendedMm: 40, compressedMm: 20 }, { family: 'damper' }),
+  axle('front', (a) => ({ limits: { ...a.limits, rodSwingDeg: { lower } } })),
+];
 const rearRate = (share: number) =>
   on(
     'sarnby-courser',
@@ -374,6 +379,13 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     'advised',
     (n) => on(HALDER, spacer(30), armWith(48 - n)),
     [0, 8, 0.25],
+  ),
+  'rod-swing': edge('rod-swing', 'advised', (n) => on('mettrick-fell', ...links(8 - n)), [0, 4, 0.1]),
+  'rod-swing-near': edge(
+    'rod-swing-near',
+    'advised',
+    (n) => on('mettrick-fell', ...links(9 - n)),
+    [0, 3.5, 0.1],
   ),
   'droop-short': edge('droop-short', 'advised', (n) => bench(-n, -n), [0, 92, 2]),
   'damper-solid': edge('damper-solid', 'needs', (n) => bench(0, n), [0, 80, 1]),

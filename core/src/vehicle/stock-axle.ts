@@ -42,6 +42,7 @@ export const travelLimits = (spec: AxleSpec, stock: SuspensionModel, setup: Axle
     upper: setup.jointSwing.upper ?? spec.limits.ballSwingDeg,
     lower: setup.jointSwing.lower ?? spec.limits.ballSwingDeg,
   },
+  rodSwingDeg: { ...spec.limits.rodSwingDeg, ...setup.rodSwing },
   cvExtremeDeg: spec.cv?.extremeDeg ?? null,
   plungeMm: spec.cv?.plungeMm ?? null,
 });

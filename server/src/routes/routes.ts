@@ -3,6 +3,7 @@ import {
   BackupSchema,
   BackupsSchema,
   PassphraseSchema,
+  RestoredSchema,
   RestorePreviewSchema,
   BoardQuerySchema,
   BoardSchema,
@@ -191,7 +192,7 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       summary: 'This backup in the place of the shop; what was there is backed up before and comes back',
       status: 200,
       body: PassphraseSchema,
-      answer: BackupSchema,
+      answer: RestoredSchema,
       handle: async ({ params, body }) => {
         const restored = await d.backups.restore(params.name ?? '', body.passphrase);
         d.live.tellAll();

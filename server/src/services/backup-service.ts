@@ -1,4 +1,4 @@
-import type { Backup, RestorePreview } from '@rigger/contracts';
+import type { Backup, Restored, RestorePreview } from '@rigger/contracts';
 import { AppError } from '../errors';
 import { previewRestore, restoreFrom, type Backups, type Read } from '../store/backups';
 import type { Shop } from './shop';
@@ -26,19 +26,18 @@ export class BackupService {
     );
   }
   /** Puts a backup back; what is there now is backed up before. */
-  async restore(name: string, passphrase: string): Promise<Backup> {
+  async restore(name: string, passphrase: string): Promise<Restored> {
     const { stores } = this.shop;
-    const before = read(
+    const restored = read(
       await this.backups.with(name, passphrase, async (file) => {
-        const made = await this.backups.make(passphrase);
+        const before = await this.backups.make(passphrase);
         await restoreFrom(stores.db, file);
-        await this.backups.bringPhotosBack(passphrase);
-        return made;
+        return { before, photosShut: await this.backups.bringPhotosBack(passphrase) };
       }),
     );
     await stores.catalogues.refresh();
     await stores.jobs.projectStale();
-    return before;
+    return restored;
   }
   /** Makes one whenever the newest is older than this; gives back what ends it. */
   everyHours(hours: number, onFault: (error: unknown) => void): () => void {

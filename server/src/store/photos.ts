@@ -55,15 +55,19 @@ export class Photos {
       : Promise.resolve(null);
   }
   /** Copies what is not there yet beside the backups; under a passphrase each picture is sealed by itself. Pictures that were
-   *  sealed under an earlier passphrase are sealed again. */
+   *  sealed under an earlier passphrase are sealed again; those that are here no more stay as they are: they have no other copy. */
   async backUp(folder: string, passphrase: string): Promise<void> {
     const names = await filesIn(this.folder);
     if (names.length === 0) return;
     const to = join(folder, passphrase === '' ? PLAIN : SEALED);
     const key = under(passphrase);
-    if (passphrase !== '' && !(await opens(to, key))) await rm(to, { recursive: true, force: true });
     await mkdir(to, { recursive: true, mode: 0o700 });
     const there = new Set(await readdir(to));
+    if (passphrase !== '') {
+      const ours = names.map((n) => `${n}.sealed`).filter((n) => there.has(n));
+      if (ours[0] !== undefined && !(await opens(join(to, ours[0]), key)))
+        for (const n of ours) there.delete(n);
+    }
     for (const name of names) {
       const as = passphrase === '' ? name : `${name}.sealed`;
       if (there.has(as)) continue;
@@ -73,21 +77,25 @@ export class Photos {
       await rename(begun, join(to, as));
     }
   }
-  /** Brings back what is missing here from beside the backups; what is here stays. Gives how many a passphrase did not open. */
+  /** Brings back what is missing here from beside the backups; what is here stays. Gives how many photographs
+   *  stayed away, sealed under another passphrase than this. */
   async bringBack(folder: string, passphrase: string): Promise<number> {
     const here = new Set(await filesIn(this.folder));
     await mkdir(this.folder, { recursive: true, mode: 0o700 });
     const key = under(passphrase);
-    let shut = 0;
-    for (const name of await filesIn(join(folder, PLAIN)))
+    const shut = new Set<string>();
+    for (const name of await filesIn(join(folder, PLAIN))) {
       if (!here.has(name)) await copyFile(join(folder, PLAIN, name), join(this.folder, name));
-    if (passphrase === '') return shut;
+      here.add(name);
+    }
     for (const sealed of await readdir(join(folder, SEALED)).catch(() => [])) {
       const name = sealed.replace(/\.sealed$/, '');
       if (!FILE.test(name) || here.has(name)) continue;
-      if (!(await key.unseal(join(folder, SEALED, sealed), join(this.folder, name)))) shut++;
+      const opened =
+        passphrase !== '' && (await key.unseal(join(folder, SEALED, sealed), join(this.folder, name)));
+      if (!opened) shut.add(name.replace(/(-small)?\.jpg$/, ''));
     }
-    return shut;
+    return shut.size;
   }
 }
 const PLAIN = 'photos';
@@ -95,13 +103,10 @@ const SEALED = 'photos-sealed';
 const nameOf = (id: string, size: PhotoSize) => `${id}${size === 'small' ? '-small' : ''}.jpg`;
 const filesIn = async (folder: string): Promise<string[]> =>
   (await readdir(folder).catch(() => [])).filter((n) => FILE.test(n));
-/** Whether what is sealed there opens with this passphrase; true where nothing is. */
-async function opens(folder: string, key: Sealing): Promise<boolean> {
-  const [one] = (await readdir(folder).catch(() => [])).filter((n) => n.endsWith('.sealed'));
-  if (one === undefined) return true;
-  const tried = join(folder, '.tried');
+async function opens(file: string, key: Sealing): Promise<boolean> {
+  const tried = `${file}.tried`;
   try {
-    return await key.unseal(join(folder, one), tried);
+    return await key.unseal(file, tried);
   } finally {
     await rm(tried, { force: true });
   }

@@ -4,8 +4,10 @@ import {
   BackupSchema,
   BackupsSchema,
   BoardSchema,
+  RestoredSchema,
   RestorePreviewSchema,
   type Backup,
+  type Restored,
   type RestorePreview,
   CatalogueStateSchema,
   HistorySchema,
@@ -95,8 +97,8 @@ export class Api {
     this.call(BackupSchema, this.http.post('/api/backups', { passphrase }));
   readonly previewBackup = (name: string, passphrase: string): Observable<RestorePreview> =>
     this.call(RestorePreviewSchema, this.http.post(`/api/backups/${name}/preview`, { passphrase }));
-  readonly restoreBackup = (name: string, passphrase: string): Observable<Backup> =>
-    this.call(BackupSchema, this.http.post(`/api/backups/${name}/restore`, { passphrase }));
+  readonly restoreBackup = (name: string, passphrase: string): Observable<Restored> =>
+    this.call(RestoredSchema, this.http.post(`/api/backups/${name}/restore`, { passphrase }));
   readonly settings = (): Observable<VersionedSettings> =>
     this.call(VersionedSettingsSchema, this.http.get('/api/settings'));
   readonly saveSettings = (version: number, data: ShopSettings): Observable<VersionedSettings> =>

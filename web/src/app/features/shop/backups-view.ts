@@ -18,6 +18,11 @@ interface Looked {
   readonly preview: RestorePreview;
 }
 
+const shutText = (photos: number): string =>
+  photos === 0
+    ? ''
+    : ` ${plural(photos, 'photograph')} stayed away: sealed under another passphrase. Put it back once more with that one.`;
+
 /** Backups of the shop: made now, looked into, and put back once a person has seen what that changes. */
 @Component({
   selector: 'app-backups',
@@ -88,9 +93,11 @@ export class BackupsView {
     const l = this.looked();
     if (!l) return;
     await this.tried(async () => {
-      const before = await firstValueFrom(this.api.restoreBackup(l.backup.name, this.passphrase.value));
+      const { before, photosShut } = await firstValueFrom(
+        this.api.restoreBackup(l.backup.name, this.passphrase.value),
+      );
       this.looked.set(null);
-      this.done.set(`Put back. What was there before is kept as ${before.name}.`);
+      this.done.set(`Put back. What was there before is kept as ${before.name}.${shutText(photosShut)}`);
       this.backups.set(await firstValueFrom(this.api.backups()));
       this.shop.renewed(await firstValueFrom(this.api.states()));
     });
