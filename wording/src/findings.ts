@@ -99,7 +99,7 @@ const SWUNG_WORDS = {
 } as const;
 function rodSwingText(f: Extract<Finding, { readonly rod: unknown }>): string {
   const rod = f.radiusArms ? 'radius arms' : ROD_WORDS[f.rod];
-  return `${SWUNG_WORDS[f.at](f.axle)}, the joints of the ${rod} are swung ${degrees(f.valueDeg)}`;
+  return `${SWUNG_WORDS[f.at](f.axle)}, the joints of the ${rod} are swung ${tenths(f.valueDeg)}`;
 }
 const longerText = (longerMm: number | null, mm: (v: number) => string): string =>
   longerMm === null
@@ -107,6 +107,8 @@ const longerText = (longerMm: number | null, mm: (v: number) => string): string 
     : longerMm < 1
       ? 'Less lift, or springs in place of spacers.'
       : `Dampers longer by ${mm(longerMm)}, an extender bracket, or less lift.`;
+/** beside a limit that is near: whole degrees would be the same number twice */
+const tenths = (deg: number): string => `${formatDecimal(deg, 1)}°`;
 const inch = (v: number): string => formatDecimal(v, Number.isInteger(v) ? 0 : 1);
 const percent = (v: number, digits = 1): string => `${formatDecimal(v, digits)} %`;
 const on = (axle: 'front' | 'rear' | null): string => (axle === null ? '' : `, ${axle}`);
@@ -179,13 +181,13 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'droop-short':
       return `Droop ${f.axle} is ${mm(f.droopMm)}, against ${mm(f.bumpMm)} of bump: less than ${percent(f.advisedPercent, 0)} of the travel. ${longerText(f.longerMm, mm)}`;
     case 'joint-swing':
-      return `The ${f.joint} ball joint ends the ${f.axle} ${f.end} at ${degrees(f.limitDeg)}: it is the stop each time the wheel ${f.end === 'droop' ? 'hangs' : 'is fully up'}, and wears. An arm whose joint swings further, a droop stop, or less lift.`;
+      return `The ${f.joint} ball joint ends the ${f.axle} ${f.end} at ${tenths(f.limitDeg)}: it is the stop each time the wheel ${f.end === 'droop' ? 'hangs' : 'is fully up'}, and wears. An arm whose joint swings further, a droop stop, or less lift.`;
     case 'joint-swing-near':
-      return `The ${f.joint} ball joint swings ${degrees(f.valueDeg)} at full ${f.end} ${f.axle}, near the ${degrees(f.limitDeg)} that it has. An arm whose joint swings further, or less lift.`;
+      return `The ${f.joint} ball joint swings ${tenths(f.valueDeg)} at full ${f.end} ${f.axle}, near the ${tenths(f.limitDeg)} that it has. An arm whose joint swings further, or less lift.`;
     case 'rod-swing':
-      return `${rodSwingText(f)}, past the ${degrees(f.limitDeg)} that they have: rubber tears, a ball binds and bends its stud. Rods whose joints swing further, or less lift.`;
+      return `${rodSwingText(f)}, past the ${tenths(f.limitDeg)} that they have: rubber tears, a ball binds and bends its stud. Rods whose joints swing further, or less lift.`;
     case 'rod-swing-near':
-      return `${rodSwingText(f)}, near the ${degrees(f.limitDeg)} that they have. Rods whose joints swing further, or less lift.`;
+      return `${rodSwingText(f)}, near the ${tenths(f.limitDeg)} that they have. Rods whose joints swing further, or less lift.`;
     case 'damper-solid':
       return `${f.reserveMm < 0 ? `The ${f.axle} damper is solid ${mm(-f.reserveMm)} before the bump stop touches` : `Only ${mm(f.reserveMm)} between the ${f.axle} bump stop's touch and a solid damper`}: the damper would be broken. A stop lower by ${mm(f.lowerMm)} of wheel travel, or a damper that goes shorter.`;
     case 'nose-high-loaded':
