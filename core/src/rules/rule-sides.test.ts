@@ -614,6 +614,28 @@ describe('propshafts', () => {
   });
 });
 
+describe('joints of rods', () => {
+  const has = (rodSwingDeg: { readonly lower?: number; readonly trackBar?: number }) =>
+    axle('front', (a) => ({ limits: { ...a.limits, rodSwingDeg } }));
+  const longer = effect({ kind: 'damper-length', extendedMm: 40, compressedMm: 20 }, { family: 'damper' });
+  const said = (s: Situation) =>
+    (['rod-swing', 'rod-swing-near'] as const).flatMap((code) =>
+      found(s, code).map(({ finding: f }) => ('rod' in f ? [f.code, f.rod, f.radiusArms] : [])),
+    );
+  it('what is so as built is not this plan’s affair, until the plan swings them further', () => {
+    expect(said(on(FELL, has({ lower: 4 })))).toEqual([]);
+    expect(said(on(FELL, has({ lower: 4 }), longer))).toEqual([['rod-swing', 'lower', false]]);
+  });
+  it('each rod for itself; lower ones of two bolts on the axle are radius arms, their track bar is not', () => {
+    const s = on('corvane-drumlin-heavy', has({ lower: 3.9, trackBar: 3 }), longer);
+    expect(said(s)).toEqual([
+      ['rod-swing', 'lower', true],
+      ['rod-swing', 'trackBar', false],
+    ]);
+    expect(new Set(found(s, 'rod-swing').map(needKey)).size).toBe(2);
+  });
+});
+
 it('two needs are one where code, axle, part and thing are the same', () => {
   const key = (s: Situation, code: FindingCode) => found(s, code).map(needKey);
   expect(key(on(HALDER, part({ structural: true })), 'structural-change')).toEqual([
