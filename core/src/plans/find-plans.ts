@@ -159,8 +159,15 @@ function* onWay(
       counts.pruned++;
       continue;
     }
-    for (const f of m.closeAxle('front', sketch.ends.front))
-      for (const r of m.closeAxle('rear', sketch.ends.rear)) {
+    const [first, other] = m.isClosed('rear', sketch.ends.rear) ? (['rear', 'front'] as const) : (['front', 'rear'] as const);
+    const hopeful = m.closeAxle(first, sketch.ends[first]).filter((o) => !beaten(m.half(o, sketch, other)));
+    if (hopeful.length === 0) {
+      counts.pruned++;
+      continue;
+    }
+    const others = m.closeAxle(other, sketch.ends[other]);
+    for (const f of first === 'front' ? hopeful : others)
+      for (const r of first === 'front' ? others : hopeful) {
         const pair = m.pair(f, r);
         if (!pair || beaten(pair)) continue;
         for (const closed of closedSets(pair.set, m.problem(null))) {

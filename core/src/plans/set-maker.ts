@@ -205,6 +205,29 @@ export function maker(
     },
     closeAxle: (axle: Axle, set: readonly number[]): readonly Option[] =>
       keptIn(closed, `${axle} ${set.join()}`, () => closeOf(axle, set)),
+    isClosed: (axle: Axle, set: readonly number[]): boolean => closed.has(`${axle} ${set.join()}`),
+    /** one end closed, the other not yet: the least that they can come to together */
+    half: (one: Option, { set, ends, counts, family }: Sketch, other: Axle): Pair => {
+      const all = union(one.set, ends[other]);
+      const parts = partsAt(all);
+      const [stays, whole] = [unsettled(ends[other], other), unsettled(set, 'whole')];
+      return {
+        set: all,
+        family,
+        counts: [
+          one.count.no + stays.no + whole.no,
+          one.count.needs + stays.needs + whole.needs,
+          one.count.ask + stays.ask + whole.ask,
+          counts[3] ?? 0,
+          counts[4] ?? 0,
+          withTax(partsMinor(all)) + one.besideMinor,
+          daysOf(parts),
+          counts[7] ?? 0,
+          doubtOf(parts, base),
+          lasting(all),
+        ],
+      };
+    },
     /** both ends together with the least that they can come to; null where they cannot be together */
     pair: (f: Option, r: Option): Pair | null => {
       const set = union(f.set, r.set);
