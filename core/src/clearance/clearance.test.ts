@@ -296,8 +296,9 @@ it('the kernel finds what the plain formulas say, on any profile', () => {
         const barrel = rimmed ? wheelBarrel(17, 8) : null;
         const found = nearestOf(1);
         const [rho, along] = [0, 1].map((i) => Float64Array.from(points.map((p) => p[i] ?? 0)));
-        const list = { from: [0, points.length], obstacles: [0], insideRim: [true] };
-        scanNearest({ tire, barrel, outboardMm }, list, rho!, along!, 0, found);
+        const list = { obstacles: [0], insideRim: [true] };
+        const cloud = { points: points.length, rho: rho!, along: along! };
+        scanNearest({ tire, barrel, outboardMm }, list, [cloud], 0, found);
         const plain = points.map(([r, s]) =>
           Math.min(
             profileClearanceMm(tire, r, s - outboardMm),

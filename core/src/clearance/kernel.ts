@@ -12,7 +12,7 @@ export interface MountedBody {
   /** middle of the tyre from the stock wheel's, along the spin axis, mm outboard */
   readonly outboardMm: number;
 }
-/** Least clearance of each obstacle, mm, and the index of the point it is at. */
+/** Least clearance of each obstacle, mm, and which of its points it is at. */
 export interface Nearest {
   readonly mm: Float64Array;
   readonly index: Int32Array;
@@ -21,23 +21,30 @@ export const nearestOf = (obstacles: number): Nearest => ({
   mm: new Float64Array(obstacles),
   index: new Int32Array(obstacles),
 });
+/** Points of one obstacle as (distance from the spin axis, distance along it), one state of the wheel after another. */
+export interface Cloud {
+  readonly points: number;
+  readonly rho: Float64Array;
+  readonly along: Float64Array;
+}
+export const cloudOf = (points: number, states: number): Cloud => ({
+  points,
+  rho: new Float64Array(points * states),
+  along: new Float64Array(points * states),
+});
 /** Which obstacles a scan looks at, and which of them against the rim as well. */
 export interface ScanList {
-  /** first point of each obstacle; one more at the end */
-  readonly from: readonly number[];
   readonly obstacles: readonly number[];
   readonly insideRim: readonly boolean[];
 }
 
-/** The distance kernel: for each obstacle of the list the point of `rho`/`along` (from `base` on) that is nearest to tyre or
- *  rim. The same figures as `profileClearanceMm` and `barrelClearanceMm`, written out in one loop without allocation; a
- *  test holds them together. */
+/** The distance kernel: for each obstacle of the list the point, in one state, that is nearest to tyre or rim. The same figures as
+ *  `profileClearanceMm` and `barrelClearanceMm`, written out in one loop without allocation; a test holds them together. */
 export function scanNearest(
   w: MountedBody,
   list: ScanList,
-  rho: Float64Array,
-  along: Float64Array,
-  base: number,
+  clouds: readonly Cloud[],
+  state: number,
   found: Nearest,
 ): void {
   const { halfWidthMm, radiusMm, shoulderMm } = w.tire;
@@ -45,16 +52,18 @@ export function scanNearest(
   const straight = halfWidthMm - shoulderMm;
   const inner = radiusMm - shoulderMm;
   const { outboardMm, barrel } = w;
-  const { from, obstacles, insideRim } = list;
+  const { obstacles, insideRim } = list;
   const [ringIn, ringOut, ringHalf] = barrel
     ? [barrel.insideRadiusMm, barrel.flangeRadiusMm, barrel.halfWidthMm]
     : [0, 0, 0];
   for (const k of obstacles) {
-    const to = base + from[k + 1]!;
+    const { points, rho, along } = clouds[k]!;
+    const from = state * points;
+    const to = from + points;
     const ring = barrel !== null && insideRim[k] === true;
     let mm = Infinity;
-    let index = base + from[k]!;
-    for (let n = index; n < to; n++) {
+    let index = from;
+    for (let n = from; n < to; n++) {
       const r = rho[n]!;
       const s = abs(along[n]! - outboardMm);
       const inward = rim - r; // + inside the rim, where the tyre is not
@@ -80,6 +89,6 @@ export function scanNearest(
       }
     }
     found.mm[k] = mm;
-    found.index[k] = index;
+    found.index[k] = index - from;
   }
 }

@@ -1,6 +1,8 @@
 import { nearestToZero, type ReachFault, type SuspensionModel } from '../suspension';
-import { turnsWithWheel, type Obstacle, type ObstacleOwner } from './obstacle';
-import { wheelStates, type PoseGrid, type WheelState, type WheelWalk } from './wheel-states';
+import { keptIn } from '../units';
+import { cloudOf, type Cloud } from './kernel';
+import { turnsWithWheel, type Obstacle } from './obstacle';
+import { wheelsOf, wheelStates, type PoseGrid, type WheelState, type WheelWalk } from './wheel-states';
 
 const { max, sqrt } = Math;
 
@@ -10,21 +12,15 @@ const { max, sqrt } = Math;
 export interface PolarTable {
   readonly grid: PoseGrid;
   readonly obstacles: readonly Obstacle[];
-  /** index of each obstacle's first point; one more at the end */
-  readonly from: readonly number[];
-  readonly points: number;
   /** states of each cell: 0 where the linkage does not reach */
   readonly states: Int32Array;
   /** index of each cell's first state */
   readonly first: Int32Array;
-  readonly rho: Float64Array;
-  readonly along: Float64Array;
+  /** of each obstacle, every state in turn; of one that is the same in every pose, one state */
+  readonly clouds: readonly Cloud[];
   /** obstacles whose place against the wheel is the same in every pose */
   readonly constant: readonly boolean[];
 }
-
-/** what no pose of the wheel moves */
-const STILL: readonly ObstacleOwner[] = ['body', 'frame', 'subframe'];
 
 /** Poses the linkage over the grid and measures every point. Yields rows done; the fault says which member does not reach
  *  where even the middle of the grid has no pose. `kept`: the same linkage over the same grid, posed before. */
@@ -34,36 +30,36 @@ export function* polarTable(
   grid: PoseGrid,
   kept?: WheelWalk,
 ): Generator<number, PolarTable | ReachFault> {
-  const from = [0];
-  for (const o of obstacles) from.push((from.at(-1) ?? 0) + o.points.length);
-  const points = from.at(-1) ?? 0;
   const cells = grid.zMm.length * grid.across.length;
-  const perCell = model.beam ? 2 * (grid.acrossIs === 'other-wheel-mm' ? 1 : grid.othersMm.length) : 1;
   const states = new Int32Array(cells);
-  const first = new Int32Array(cells).map((_, c) => c * perCell);
-  const rho = new Float64Array(cells * perCell * points);
-  const along = new Float64Array(cells * perCell * points);
+  const first = new Int32Array(cells);
   const constant = obstacles.map((o) => turnsWithWheel(o, model.beam));
-  const write = (row: number, column: number, list: readonly WheelState[]) => {
+  let known = 0;
+  const count = (row: number, column: number, list: readonly WheelState[]) => {
     const cell = row * grid.across.length + column;
     states[cell] = list.length;
-    list.forEach((state, k) => {
-      let at = (cell * perCell + k) * points;
-      for (const o of obstacles) {
-        measure(state, o, rho, along, at);
-        at += o.points.length;
-      }
-    });
+    first[cell] = known;
+    known += list.length;
   };
   if (kept) {
     if (kept.fault) return kept.fault;
-    for (const [row, column, list] of kept.cells) states[row * grid.across.length + column] = list.length;
-    obstacles.forEach((o, i) => {
-      copyKept(kept, o, { columns: grid.across.length, perCell, points, at: from[i] ?? 0 }, rho, along);
-    });
-    return { grid, obstacles, from, points, states, first, rho, along, constant };
+    for (const cell of kept.cells) count(...cell);
+    const clouds = obstacles.map((o, k) =>
+      keptIn(kept.measured, keyOf(o), () => cloudIn(kept, o, constant[k] === true)),
+    );
+    return { grid, obstacles, states, first, clouds, constant };
   }
-  const walk = wheelStates(model, grid, write);
+  const perCell = model.beam ? 2 * (grid.acrossIs === 'other-wheel-mm' ? 1 : grid.othersMm.length) : 1;
+  const clouds = obstacles.map((o, k) => cloudOf(o.points.length, constant[k] ? 1 : cells * perCell));
+  const walk = wheelStates(model, grid, (row, column, list) => {
+    const wheels = wheelsOf(list);
+    obstacles.forEach((o, k) => {
+      const cloud = clouds[k];
+      if (cloud && !constant[k]) measure(list, wheels, o, cloud, known);
+      else if (cloud && known === 0) measure(list.slice(0, 1), wheels, o, cloud, 0);
+    });
+    count(row, column, list);
+  });
   let done = 0;
   for (let step = walk.next(); ; step = walk.next()) {
     if (step.done) {
@@ -73,26 +69,58 @@ export function* polarTable(
     done += 1;
     yield done;
   }
-  return { grid, obstacles, from, points, states, first, rho, along, constant };
+  return { grid, obstacles, states, first, clouds, constant };
 }
-/** Points of an obstacle as (distance from the spin axis, distance along it). */
+/** Points of an obstacle in states of the wheel, one after another from `first` on; `wheels`: their centres and axes. */
 function measure(
-  { centre, axis, place }: WheelState,
+  states: readonly WheelState[],
+  wheels: Float64Array,
   o: Obstacle,
-  rho: Float64Array,
-  along: Float64Array,
-  from: number,
+  cloud: Cloud,
+  first: number,
 ): void {
-  const still = STILL.includes(o.carriedBy);
-  let at = from;
-  for (const p of o.points) {
-    const q = still ? p : place(o, p);
-    const [x, y, z] = [q[0] - centre[0], q[1] - centre[1], q[2] - centre[2]];
-    const s = x * axis[0] + y * axis[1] + z * axis[2];
+  const points = flatOf(o);
+  const moved = new Float64Array(points.length);
+  states.forEach((state, n) => {
+    const now = state.placing(o);
+    if (now)
+      o.points.forEach((p, k) => {
+        const q = now(p);
+        moved[3 * k] = q[0];
+        moved[3 * k + 1] = q[1];
+        moved[3 * k + 2] = q[2];
+      });
+    fill(cloud, first + n, wheels, 6 * n, now ? moved : points);
+  });
+}
+/** Points, three numbers each, against the wheel whose centre and axis stand at `from`. */
+function fill(
+  { rho, along }: Cloud,
+  state: number,
+  wheels: Float64Array,
+  from: number,
+  points: Float64Array,
+): void {
+  const [cx, cy, cz] = [wheels[from] ?? 0, wheels[from + 1] ?? 0, wheels[from + 2] ?? 0];
+  const [ax, ay, az] = [wheels[from + 3] ?? 0, wheels[from + 4] ?? 0, wheels[from + 5] ?? 0];
+  let at = (state * points.length) / 3;
+  for (let i = 0; i < points.length; i += 3, at++) {
+    const x = (points[i] ?? 0) - cx;
+    const y = (points[i + 1] ?? 0) - cy;
+    const z = (points[i + 2] ?? 0) - cz;
+    const s = x * ax + y * ay + z * az;
     rho[at] = sqrt(max(0, x * x + y * y + z * z - s * s));
     along[at] = s;
-    at += 1;
   }
+}
+const flats = new WeakMap<Obstacle, Float64Array>();
+/** Points of an obstacle one after another: read much faster than as triples. */
+function flatOf(o: Obstacle): Float64Array {
+  const had = flats.get(o);
+  if (had) return had;
+  const flat = Float64Array.from(o.points.flat());
+  flats.set(o, flat);
+  return flat;
 }
 const keys = new WeakMap<Obstacle, string>();
 /** What an obstacle is, as text: written once for each record. */
@@ -103,47 +131,17 @@ function keyOf(o: Obstacle): string {
   keys.set(o, key);
   return key;
 }
-/** Puts one obstacle into a table from a walk that was gone before: measured once for as long as the walk is kept. */
-function copyKept(
-  { cells, measured }: WheelWalk,
-  o: Obstacle,
-  t: { readonly columns: number; readonly perCell: number; readonly points: number; readonly at: number },
-  rho: Float64Array,
-  along: Float64Array,
-): void {
-  const key = keyOf(o);
-  const n = o.points.length;
-  const all = cells.reduce((sum, [, , list]) => sum + list.length, 0);
-  let values = measured.get(key);
-  if (!values) {
-    const [r, s] = [new Float64Array(all * n), new Float64Array(all * n)];
-    let at = 0;
-    for (const [, , list] of cells)
-      for (const state of list) {
-        measure(state, o, r, s, at);
-        at += n;
-      }
-    values = new Float64Array(2 * all * n);
-    values.set(r);
-    values.set(s, all * n);
-    measured.set(key, values);
-  }
-  let at = 0;
-  for (const [row, column, list] of cells)
-    for (let k = 0; k < list.length; k++) {
-      const to = ((row * t.columns + column) * t.perCell + k) * t.points + t.at;
-      // a handful of points at a time: a view of them costs more than they do
-      for (let p = 0; p < n; p++) {
-        rho[to + p] = values[at + p] ?? 0;
-        along[to + p] = values[all * n + at + p] ?? 0;
-      }
-      at += n;
-    }
+/** An obstacle in every state of a walk that was gone before: measured once for as long as the walk is kept. */
+function cloudIn({ states, wheels }: WheelWalk, o: Obstacle, constant: boolean): Cloud {
+  const all = constant ? states.slice(0, 1) : states;
+  const cloud = cloudOf(o.points.length, all.length);
+  measure(all, wheels, o, cloud, 0);
+  return cloud;
 }
 /** Runs a stepwise computation to its end. */
 export function finish<T>(steps: Generator<unknown, T>): T {
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }
-/** Cell nearest to design, where constant obstacles are read. */
+/** Cell nearest to design. */
 export const middleCell = (t: PolarTable): number =>
   nearestToZero(t.grid.zMm) * t.grid.across.length + nearestToZero(t.grid.across);

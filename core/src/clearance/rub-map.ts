@@ -36,7 +36,7 @@ export function readMap(
   w: MountedBody,
   inMap: (obstacle: number) => boolean = () => true,
 ): RubMap {
-  const { grid, points, from } = t;
+  const { grid } = t;
   const columns = grid.across.length;
   const places = t.obstacles.map(() => ({ cell: -1, point: 0 }));
   const leastMm = new Float64Array(t.obstacles.length).fill(Infinity);
@@ -44,23 +44,22 @@ export function readMap(
   let [reached, rubs] = [0, 0];
   const insideRim = t.obstacles.map((o) => o.insideRim === true);
   const all = t.obstacles.map((_, k) => k);
-  const list = { from, insideRim, obstacles: all.filter((k) => !t.constant[k]) };
+  const list = { insideRim, obstacles: all.filter((k) => !t.constant[k]) };
   const found = nearestOf(all.length);
-  const take = (obstacles: readonly number[], cell: number, base: number) => {
+  const take = (obstacles: readonly number[], cell: number) => {
     for (const k of obstacles) {
       const mm = found.mm[k] ?? Infinity;
       if (mm >= (leastMm[k] ?? Infinity)) continue;
       leastMm[k] = mm;
-      places[k] = { cell, point: (found.index[k] ?? 0) - base - (from[k] ?? 0) };
+      places[k] = { cell, point: found.index[k] ?? 0 };
     }
   };
   const middle = middleCell(t);
   const still = all.filter((k) => t.constant[k]);
   let fixed = Infinity;
   if ((t.states[middle] ?? 0) > 0 && still.length > 0) {
-    const base = (t.first[middle] ?? 0) * points;
-    scanNearest(w, { ...list, obstacles: still }, t.rho, t.along, base, found);
-    take(still, middle, base);
+    scanNearest(w, { ...list, obstacles: still }, t.clouds, 0, found);
+    take(still, middle);
     for (const k of still) if (inMap(k)) fixed = Math.min(fixed, found.mm[k] ?? Infinity);
   }
   const mapped = list.obstacles.filter(inMap);
@@ -71,9 +70,8 @@ export function readMap(
       const states = t.states[cell] ?? 0;
       let mm = states > 0 ? fixed : Infinity;
       for (let state = 0; state < states; state++) {
-        const base = ((t.first[cell] ?? 0) + state) * points;
-        scanNearest(w, list, t.rho, t.along, base, found);
-        take(list.obstacles, cell, base);
+        scanNearest(w, list, t.clouds, (t.first[cell] ?? 0) + state, found);
+        take(list.obstacles, cell);
         for (const k of mapped) {
           const c = found.mm[k] ?? Infinity;
           if (c < mm) mm = c;

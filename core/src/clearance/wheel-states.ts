@@ -3,9 +3,10 @@ import {
   apply,
   bodyPoint,
   carried,
+  dot,
   mirrored,
   nearestToZero,
-  onArm,
+  armAt,
   pointOf,
   poseAt,
   poseNear,
@@ -20,6 +21,7 @@ import {
   type Vec3,
 } from '../suspension';
 import { RAD_PER_DEG } from '../units';
+import type { Cloud } from './kernel';
 import type { Obstacle } from './obstacle';
 
 /** What the second direction of a map is: rack, mm toward +y · turn of both wheels about their kingpins, deg, + to the
@@ -38,9 +40,11 @@ export interface WheelState {
   readonly side: 'left' | 'right';
   readonly centre: Vec3;
   readonly axis: Vec3;
-  /** an obstacle's point where it is now */
-  readonly place: (o: Obstacle, p: Vec3) => Vec3;
+  /** where points of an obstacle are now */
+  readonly placing: (o: Pick<Obstacle, 'carriedBy' | 'member'>) => Placing;
 }
+/** a point as built → the same now; null: it stays where it is */
+export type Placing = ((p: Vec3) => Vec3) | null;
 
 /** All wheel states of a grid, row by row outward from the row nearest to design, each pose solved warm from its
  *  neighbour. A cell that the linkage does not reach gives none. Yields after every row. */
@@ -70,15 +74,30 @@ export function* wheelStates(
 /** The states of a grid, kept: what stands near the wheel may change while the linkage does not. */
 export interface WheelWalk {
   readonly cells: readonly (readonly [row: number, column: number, states: readonly WheelState[]])[];
+  /** of all cells, one after another */
+  readonly states: readonly WheelState[];
+  /** their centres and axes, six numbers each */
+  readonly wheels: Float64Array;
   readonly fault: ReachFault | null;
-  /** distances of an obstacle's points from the wheel in every state of the walk, by what the obstacle is */
-  readonly measured: Map<string, Float64Array>;
+  /** an obstacle's points against the wheel in every state of the walk, by what the obstacle is */
+  readonly measured: Map<string, Cloud>;
+}
+/** Centre and axis of each wheel, six numbers. */
+export function wheelsOf(states: readonly WheelState[]): Float64Array {
+  const wheels = new Float64Array(6 * states.length);
+  states.forEach(({ centre, axis }, n) => {
+    wheels.set(centre, 6 * n);
+    wheels.set(axis, 6 * n + 3);
+  });
+  return wheels;
 }
 export function walkStates(model: SuspensionModel, grid: PoseGrid): WheelWalk {
   const cells: (readonly [number, number, readonly WheelState[]])[] = [];
   const walk = wheelStates(model, grid, (...cell) => cells.push(cell));
-  for (let step = walk.next(); ; step = walk.next())
-    if (step.done) return { cells, fault: step.value, measured: new Map() };
+  let step = walk.next();
+  while (!step.done) step = walk.next();
+  const states = cells.flatMap(([, , list]) => list);
+  return { cells, states, wheels: wheelsOf(states), fault: step.value, measured: new Map() };
 }
 /** Columns from straight ahead outward, both ways. */
 function outward(values: readonly number[]): readonly (readonly (readonly [number, number])[])[] {
@@ -115,22 +134,22 @@ function independentState(model: SuspensionModel, pose: Pose): WheelState {
     side: 'left',
     centre: carried(pose, pointOf(model.carrier, 'wheelCentre')),
     axis: apply(pose.rotation, model.spinAxis),
-    place: (o, p) => {
+    placing: (o) => {
       switch (o.carriedBy) {
         case 'body':
         case 'frame':
         case 'subframe':
-          return p;
+          return null;
         case 'carrier':
         case 'knuckle':
-          return carried(pose, p);
+          return (p) => carried(pose, p);
         case 'lower':
         case 'upper': {
           const arm = model.arms[o.carriedBy];
-          return arm ? onArm(model, arm, p, pose).at : p;
+          return arm ? armAt(model, arm, pose) : null;
         }
         case 'member':
-          return onMember(model, pose, o.member ?? '', 'left', p);
+          return onMember(model, pose, o.member ?? '', 'left');
       }
     },
   };
@@ -200,27 +219,34 @@ function beamState(model: SuspensionModel, pose: Pose, side: 'left' | 'right', t
     side,
     centre: home(steer(on(`wheel${Side}`))),
     axis: home(turn(apply(pose.rotation, design))),
-    place: (o, p) => {
+    placing: (o) => {
       switch (o.carriedBy) {
         case 'body':
         case 'frame':
         case 'subframe':
-          return p;
+          return null;
         case 'knuckle':
-          return home(steer(carried(pose, home(p))));
+          return (p) => home(steer(carried(pose, home(p))));
         case 'carrier':
         case 'lower': // a beam has no arms of its own: what would ride on one rides on the beam
         case 'upper':
-          return home(carried(pose, home(p)));
-        case 'member':
-          return home(onMember(model, pose, o.member ?? '', side, home(p)));
+          return (p) => home(carried(pose, home(p)));
+        case 'member': {
+          const at = onMember(model, pose, o.member ?? '', side);
+          return (p) => home(at(home(p)));
+        }
       }
     },
   };
 }
 
-/** A point beside a straight member: it keeps its share of the way between the ends and its place beside the line. */
-function onMember(model: SuspensionModel, pose: Pose, member: string, side: 'left' | 'right', p: Vec3): Vec3 {
+/** Points beside a straight member: each keeps its share of the way between the ends and its place beside the line. */
+function onMember(
+  model: SuspensionModel,
+  pose: Pose,
+  member: string,
+  side: 'left' | 'right',
+): (p: Vec3) => Vec3 {
   const name = side === 'right' ? member.replace('Left', 'Right') : member;
   const seat = (list: readonly SpringSeat[]) => list.find((s) => s.side === side) ?? list[0];
   const s = member === 'spring' ? seat(model.springs) : member === 'damper' ? seat(model.dampers) : undefined;
@@ -234,11 +260,7 @@ function onMember(model: SuspensionModel, pose: Pose, member: string, side: 'lef
       ends = [
         pointOf(model.body, s.top),
         design,
-        arm
-          ? onArm(model, arm, design, pose).at
-          : s.bottomOwner === 'carrier'
-            ? carried(pose, design)
-            : design,
+        arm ? armAt(model, arm, pose)(design) : s.bottomOwner === 'carrier' ? carried(pose, design) : design,
       ];
   } else if (l) {
     const design = pointOf(model.carrier, l.carrier);
@@ -247,7 +269,7 @@ function onMember(model: SuspensionModel, pose: Pose, member: string, side: 'lef
   if (!ends) throw new Error(`an obstacle rides on "${member}", which this ${model.kind} does not have`);
   const [fixed, was, now] = ends;
   const line = sub(was, fixed);
-  const along = (d: Vec3) => d[0] * line[0] + d[1] * line[1] + d[2] * line[2];
-  const share = Math.min(1, Math.max(0, along(sub(p, fixed)) / along(line)));
-  return add(p, scale(sub(now, was), share));
+  const moved = sub(now, was);
+  const whole = dot(line, line);
+  return (p) => add(p, scale(moved, Math.min(1, Math.max(0, dot(sub(p, fixed), line) / whole))));
 }

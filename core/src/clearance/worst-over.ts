@@ -1,5 +1,5 @@
-import { nearestOf, scanNearest, type MountedBody } from './kernel';
-import { middleCell, type PolarTable } from './polar-table';
+import { cloudOf, nearestOf, scanNearest, type Cloud, type MountedBody } from './kernel';
+import type { PolarTable } from './polar-table';
 
 /** Part of a map that counts: travel from – to and the lock each way (in the map's own unit); both inside the table. */
 export interface Window {
@@ -74,7 +74,7 @@ export function worstOver(
   const cols = roll
     ? stops(t.grid.across, window.fromMm, window.toMm)
     : stops(t.grid.across, -window.lock, window.lock);
-  const base = (cell: number, state: number) => ((t.first[cell] ?? 0) + state) * t.points;
+  const nth = (cell: number, state: number) => (t.first[cell] ?? 0) + state;
   const worst = t.obstacles.map(() => ({
     mm: Infinity,
     zMm: null as number | null,
@@ -88,14 +88,13 @@ export function worstOver(
   const found = nearestOf(t.obstacles.length);
   const take = (
     obstacles: readonly number[],
-    rho: Float64Array,
-    along: Float64Array,
+    clouds: readonly Cloud[],
     at: number,
     row: Stop | null,
     c: Stop | null,
     state: number,
   ) => {
-    scanNearest(w, { from: t.from, insideRim, obstacles }, rho, along, at, found);
+    scanNearest(w, { insideRim, obstacles }, clouds, at, found);
     for (const k of obstacles) {
       const record = worst[k];
       const mm = found.mm[k] ?? Infinity;
@@ -103,25 +102,17 @@ export function worstOver(
       record.mm = mm;
       record.zMm = row?.value ?? null;
       record.across = c?.value ?? null;
-      record.point = (found.index[k] ?? 0) - at - (t.from[k] ?? 0);
+      record.point = found.index[k] ?? 0;
       record.row = row;
       record.column = c?.part === 0 ? c.at : -1;
       record.state = state;
     }
   };
   const asked = t.obstacles.map((_, k) => k).filter(only);
-  const middle = middleCell(t);
-  take(
-    asked.filter((k) => t.constant[k]),
-    t.rho,
-    t.along,
-    base(middle, 0),
-    null,
-    null,
-    0,
-  );
+  const still = asked.filter((k) => t.constant[k]);
+  take(still, t.clouds, 0, null, null, 0);
   const moving = asked.filter((k) => !t.constant[k]);
-  const [mixedRho, mixedAlong] = [new Float64Array(t.points), new Float64Array(t.points)];
+  const mixed = t.clouds.map((c) => cloudOf(c.points, 1));
   const rowsAt = (c: Stop) =>
     stops(t.grid.zMm, ...(roll ? ([window.fromMm, window.toMm] as const) : travelAt(window, c.value)));
   for (const c of cols)
@@ -138,36 +129,25 @@ export function worstOver(
         continue;
       for (let state = 0; state < states; state++) {
         if (exact) {
-          take(moving, t.rho, t.along, base(corner, state), r, c, state);
+          take(moving, t.clouds, nth(corner, state), r, c, state);
           continue;
         }
-        const [a, b, d, e] = [
-          base(corner, state),
-          base(corner + below, state),
-          base(corner + beside, state),
-          base(corner + below + beside, state),
-        ];
         const [u, v] = [r.part, c.part];
-        const [wa, wb, wd, we] = [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v];
-        for (let n = 0; n < t.points; n++) {
-          mixedRho[n] =
-            wa * (t.rho[a + n] ?? 0) +
-            wb * (t.rho[b + n] ?? 0) +
-            wd * (t.rho[d + n] ?? 0) +
-            we * (t.rho[e + n] ?? 0);
-          mixedAlong[n] =
-            wa * (t.along[a + n] ?? 0) +
-            wb * (t.along[b + n] ?? 0) +
-            wd * (t.along[d + n] ?? 0) +
-            we * (t.along[e + n] ?? 0);
-        }
-        take(moving, mixedRho, mixedAlong, 0, r, c, state);
+        const corners = [
+          nth(corner, state),
+          nth(corner + below, state),
+          nth(corner + beside, state),
+          nth(corner + below + beside, state),
+        ] as const;
+        const weights = [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v] as const;
+        for (const k of moving) mix(t.clouds[k], corners, weights, mixed[k]);
+        take(moving, mixed, 0, r, c, state);
       }
     }
   // The least may lie between two columns: there the point's place beside the wheel, which is smooth, is read from a
   // parabola through three columns, and measured against the profile.
-  const [oneRho, oneAlong, one] = [new Float64Array(1), new Float64Array(1), nearestOf(1)];
-  const onePoint = (k: number) => ({ from: [0, 1], obstacles: [0], insideRim: [insideRim[k] ?? false] });
+  const [point1, one] = [cloudOf(1, 1), nearestOf(1)];
+  const onePoint = (k: number) => ({ obstacles: [0], insideRim: [insideRim[k] ?? false] });
   // where the travel that counts ends, it ends elsewhere in the next column: the edge itself is followed
   const onEdge = (row: Stop, from: number, column: number): Stop => {
     const across = (j: number) => t.grid.across[j] ?? 0;
@@ -184,11 +164,13 @@ export function worstOver(
     const cell = row.at * columns + column;
     const above = row.part > 0 ? cell + columns : cell;
     if ((t.states[cell] ?? 0) <= state || (t.states[above] ?? 0) <= state) return null;
-    const offset = (t.from[k] ?? 0) + point;
-    const [a, b] = [base(cell, state) + offset, base(above, state) + offset];
+    const cloud = t.clouds[k];
+    if (!cloud) return null;
+    const { points, rho, along } = cloud;
+    const [a, b] = [nth(cell, state) * points + point, nth(above, state) * points + point];
     return [
-      (1 - row.part) * (t.rho[a] ?? 0) + row.part * (t.rho[b] ?? 0),
-      (1 - row.part) * (t.along[a] ?? 0) + row.part * (t.along[b] ?? 0),
+      (1 - row.part) * (rho[a] ?? 0) + row.part * (rho[b] ?? 0),
+      (1 - row.part) * (along[a] ?? 0) + row.part * (along[b] ?? 0),
     ] as const;
   };
   return worst.map(({ mm, zMm, across, point, row, column, state }, k) => {
@@ -201,13 +183,24 @@ export function worstOver(
       for (const u of BETWEEN) {
         const at = (i: 0 | 1) =>
           here[i] + (u * (after[i] - before[i])) / 2 + (u * u * (after[i] + before[i] - 2 * here[i])) / 2;
-        oneRho[0] = at(0);
-        oneAlong[0] = at(1);
-        scanNearest(w, onePoint(k), oneRho, oneAlong, 0, one);
+        point1.rho[0] = at(0);
+        point1.along[0] = at(1);
+        scanNearest(w, onePoint(k), [point1], 0, one);
         least = Math.min(least, one.mm[0] ?? Infinity);
       }
     return { clearanceMm: least, zMm, across, point };
   });
+}
+type Four = readonly [number, number, number, number];
+/** Points between four states, each with its weight. */
+function mix(from: Cloud | undefined, states: Four, [wa, wb, wc, wd]: Four, into: Cloud | undefined): void {
+  if (!from || !into) return;
+  const { points, rho, along } = from;
+  let [a, b, c, d] = [states[0] * points, states[1] * points, states[2] * points, states[3] * points];
+  for (let n = 0; n < points; n++, a++, b++, c++, d++) {
+    into.rho[n] = wa * (rho[a] ?? 0) + wb * (rho[b] ?? 0) + wc * (rho[c] ?? 0) + wd * (rho[d] ?? 0);
+    into.along[n] = wa * (along[a] ?? 0) + wb * (along[b] ?? 0) + wc * (along[c] ?? 0) + wd * (along[d] ?? 0);
+  }
 }
 /** Least of all picked obstacles over a window; + infinity where there are none. */
 export const leastOver = (

@@ -47,14 +47,20 @@ export function rubPose(
         const state = states[0];
         if (!state) return;
         const obstacles = a.obstacles.map((o, k): PosedObstacle & { readonly nearest: Vec3 } => {
-          const points = o.points.map((p) => state.place(o, p));
+          const now = state.placing(o);
+          const points = o.points.map((p) => (now ? now(p) : p));
           const profile = points.map((p) => polar(state.centre, state.axis, p));
           const near = nearestOf(1);
           scanNearest(
             w,
-            { from: [0, points.length], obstacles: [0], insideRim: [o.insideRim === true] },
-            Float64Array.from(profile, (p) => p[0]),
-            Float64Array.from(profile, (p) => p[1]),
+            { obstacles: [0], insideRim: [o.insideRim === true] },
+            [
+              {
+                points: points.length,
+                rho: Float64Array.from(profile, (p) => p[0]),
+                along: Float64Array.from(profile, (p) => p[1]),
+              },
+            ],
             0,
             near,
           );

@@ -24,19 +24,17 @@ export function hoseReach(
   runs: readonly Run[],
 ): Result<readonly HoseReach[], ReachFault> {
   const longest = runs.map(() => ({ longestMm: 0, zMm: 0, across: 0 }));
-  const clip = {
-    name: 'clip',
-    carriedBy: model.beam ? ('carrier' as const) : ('knuckle' as const),
-    points: [],
-  };
+  const clip = { carriedBy: model.beam ? ('carrier' as const) : ('knuckle' as const) };
   const fault = finish(
     wheelStates(model, grid, (i, j, states) => {
-      for (const s of states)
+      for (const s of states) {
+        const now = s.placing(clip);
         runs.forEach((run, k) => {
-          const longestMm = distance(s.place(clip, run.wheelClip), run.bodyClip);
+          const longestMm = distance(now ? now(run.wheelClip) : run.wheelClip, run.bodyClip);
           if (longestMm > (longest[k]?.longestMm ?? 0))
             longest[k] = { longestMm, zMm: grid.zMm[i] ?? 0, across: grid.across[j] ?? 0 };
         });
+      }
     }),
   );
   return fault

@@ -61,8 +61,8 @@ export function tiresBought(
 ): { readonly tires: Count; readonly wheels: Count } {
   const front = entriesOf(job.tire, 'front');
   const rear = entriesOf(job.tire, 'rear');
-  const { vehicle } = a;
-  const spare = vehicle !== null && spareFits({ ...a, vehicle });
+  const { vehicle, planned, tires } = a;
+  const spare = vehicle !== null && spareFits({ vehicle, planned, tires });
   const count = (which: 'tireCode' | 'wheelCode'): Count => ({
     front: front[which] === null ? 0 : 2,
     rear: rear[which] === null ? 0 : 2,

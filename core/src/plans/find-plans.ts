@@ -12,7 +12,7 @@ import { front, type Counts } from './pareto';
 import type { PlanFamily } from './plan-family';
 import { planSpace, sourceSets, type PlanSpace } from './plan-space';
 import { rollingWays, wayName, type RollingWay } from './rolling';
-import { maker, type Pair } from './set-maker';
+import { maker, type Pair, type Sketch } from './set-maker';
 
 export interface PlanSearch {
   /** nothing of the space betters these; sorted by what is left to do, distance and money */
@@ -34,11 +34,11 @@ export interface PlanSearch {
  *
  *  0. each tyre and wheel that the job leaves open, the cheapest that settles most first; all that follows on each of them, against
  *     what was found on the others
- *  1. things: what is made for the vehicle and not ruled out
+ *  1. things: what is made for the vehicle and not ruled out; what settles it as it stands, raised by nothing, is the first plan
  *  2. every way to lift both ends and the body, nearest to the wish first; one that cannot better what its kind of plan has is passed
  *     over, by a bound that holds whatever is added: its own parts, height, springs, days
- *  3. each axle of it by itself, closed by every set of cures that settles what is disturbed there; the pairs of those against a
- *     nearer bound: parts bought in the cheapest way, the hours of the longer end, needs that stay
+ *  3. each axle of it by itself, closed by every set of cures that settles what is disturbed there; one end closed bounds it before
+ *     the other is; the pairs of both against a nearer bound: parts bought in the cheapest way, the hours of the longer end, needs that stay
  *  4. what is left is judged whole; what the ends do to each other is settled in every way too; nothing stays in a plan that could be
  *     left out
  *  5. what nothing betters is kept, for every kind of plan */
@@ -134,36 +134,22 @@ function* onWay(
   const kits = catalogue.kits.filter((k) => !isBannedKit(locks, k.code));
   const m = maker(base, space, kits, job, catalogue, settings, nth === 0 ? '' : wayName(way));
   const { counts, beaten } = kept;
-  const told = (pairs: readonly Pair[], from: number): WaySearch => {
-    const left = pairs.slice(from);
-    return {
-      pairs: pairs.length,
-      left: left.length,
-      boundMinor: least(left.map((p) => p.counts[MONEY] ?? 0)),
-    };
-  };
-  const pairs = bodies(space)
-    .flatMap((body) => {
-      const starts = (axle: Axle) =>
-        sourceSets(space, axle).flatMap((sources) => {
-          const set = m.startFor(axle, sources, body);
-          return set ? [set] : [];
-        });
-      const rears = starts('rear');
-      return starts('front').flatMap((f) => rears.flatMap((r) => m.sketched(f, r)));
-    })
-    .sort((a, b) => promising(a.counts, b.counts));
-  for (const [i, sketch] of pairs.entries()) {
+  const look = (sketch: Sketch): void => {
     // what nothing of the space can settle stays, whatever is added
     if (beaten(sketch) || beaten({ ...sketch, counts: m.withWhatStays(sketch) })) {
       counts.pruned++;
-      continue;
+      return;
     }
-    const [first, other] = m.isClosed('rear', sketch.ends.rear) ? (['rear', 'front'] as const) : (['front', 'rear'] as const);
-    const hopeful = m.closeAxle(first, sketch.ends[first]).filter((o) => !beaten(m.half(o, sketch, other)));
+    const [first, other] = m.isClosed('rear', sketch.ends.rear)
+      ? (['rear', 'front'] as const)
+      : (['front', 'rear'] as const);
+    const hopeful = m.closeAxle(first, sketch.ends[first]).filter((o) => {
+      const half = m.half(o, sketch, other);
+      return !beaten(half) && !beaten(m.withItsTravel(half, first));
+    });
     if (hopeful.length === 0) {
       counts.pruned++;
-      continue;
+      return;
     }
     const others = m.closeAxle(other, sketch.ends[other]);
     for (const f of first === 'front' ? hopeful : others)
@@ -176,6 +162,37 @@ function* onWay(
           if (holdsWanted(space, set)) kept.keep(m.found(set));
         }
       }
+  };
+  const starts = bodies(space).map((body) => {
+    const of = (axle: Axle) =>
+      sourceSets(space, axle).flatMap((sources) => {
+        const set = m.startFor(axle, sources, body);
+        return set ? [set] : [];
+      });
+    return { front: of('front'), rear: of('rear') };
+  });
+  // raised by nothing, to have something to show while all the ways are sketched
+  const [bare] = starts;
+  const [low] = bare?.front[0] && bare.rear[0] ? m.sketched(bare.front[0], bare.rear[0]) : [];
+  if (low) {
+    look(low);
+    const all = starts.reduce((sum, s) => sum + s.front.length * s.rear.length, 0);
+    yield { pairs: all, left: all - 1, boundMinor: m.bareMinor };
+  }
+  const pairs = starts
+    .flatMap(({ front, rear }) => front.flatMap((f) => rear.flatMap((r) => m.sketched(f, r))))
+    .filter((p) => p.set.join() !== low?.set.join())
+    .sort((a, b) => promising(a.counts, b.counts));
+  const told = (pairs: readonly Pair[], from: number): WaySearch => {
+    const left = pairs.slice(from);
+    return {
+      pairs: pairs.length + (low ? 1 : 0),
+      left: left.length,
+      boundMinor: least(left.map((p) => p.counts[MONEY] ?? 0)),
+    };
+  };
+  for (const [i, sketch] of pairs.entries()) {
+    look(sketch);
     yield told(pairs, i + 1);
   }
   return told(pairs, pairs.length);

@@ -61,21 +61,7 @@ export type Handling = Omit<Outcome, 'family' | 'needs' | 'money' | 'days' | 'la
 export function handling(c: PlanCase): Handling {
   const f = c.forecast();
   const both = <T>(of: (axle: Axle) => T): PerAxle<T> => ({ front: of('front'), rear: of('rear') });
-  const travel = (axle: Axle, which: 'today' | 'planned') => {
-    const { prepared } = c.axles[axle];
-    const view = which === 'today' ? prepared.today : prepared.with(c.planned);
-    return prepared.keep(`room ${view.key}`, () => {
-      const h = view.height();
-      const room = view.travel()?.room() ?? null;
-      return {
-        droopMm: room?.droopMm ?? null,
-        bumpMm: room?.bumpMm ?? null,
-        steer: h.ok ? Math.abs(bumpSteer(view.state.setup.model, h.value.zMm)?.slopeDegPer10mm ?? 0) : null,
-      };
-    });
-  };
-  const change = (of: (t: ReturnType<typeof travel>) => number | null) =>
-    both((axle): Change2 => ({ today: of(travel(axle, 'today')), planned: of(travel(axle, 'planned')) }));
+  const change = (of: (t: AxleTravel) => number | null) => both((axle) => changeOf(c, axle, of));
   const out = {
     forecast: f,
     lift: both((axle) => (f ? f[axle].lift : null)),
@@ -94,6 +80,29 @@ export function handling(c: PlanCase): Handling {
     ...miss(c),
   };
   return { ...out, worse: worse(out, c) };
+}
+
+interface AxleTravel {
+  readonly droopMm: number | null;
+  readonly bumpMm: number | null;
+  readonly steer: number | null;
+}
+/** What an axle has of its travel, and how it steers over it, today and planned. */
+function changeOf(c: PlanCase, axle: Axle, of: (t: AxleTravel) => number | null): Change2 {
+  const { prepared } = c.axles[axle];
+  const at = (which: 'today' | 'planned') => {
+    const view = which === 'today' ? prepared.today : prepared.with(c.planned);
+    return prepared.keep(`room ${view.key}`, (): AxleTravel => {
+      const h = view.height();
+      const room = view.travel()?.room() ?? null;
+      return {
+        droopMm: room?.droopMm ?? null,
+        bumpMm: room?.bumpMm ?? null,
+        steer: h.ok ? Math.abs(bumpSteer(view.state.setup.model, h.value.zMm)?.slopeDegPer10mm ?? 0) : null,
+      };
+    });
+  };
+  return { today: of(at('today')), planned: of(at('planned')) };
 }
 
 const beyond = (value: number, [from, to]: readonly [number, number]) =>
@@ -139,13 +148,18 @@ const STEER_DEG = 0.5; // per 10 mm: this much more weighs like all of something
 const NOSE_MM = 50; // the nose so high under the load that is carried
 type Springs = Pick<Outcome, 'frequencyHz' | 'rollDegPerG' | 'rakeLoadedMm'>;
 /** What gets worse, in tenths of what it is today, each weighed by the share of the use that asks for it. */
-function worse(h: Springs & Pick<Outcome, 'droopMm' | 'bumpSteer'>, c: PlanCase): number {
-  const sum = (of: (axle: Axle) => number) => of('front') + of('rear');
-  const steer = (a: Axle) => ((h.bumpSteer[a].planned ?? 0) - (h.bumpSteer[a].today ?? 0)) / STEER_DEG;
+function worse(h: Springs, c: PlanCase): number {
+  return worseOnSprings(h, c) + worseAt(c, 'front') + worseAt(c, 'rear');
+}
+/** The part of it that one axle's travel has: steering over bumps, droop lost. */
+export function worseAt(c: PlanCase, axle: Axle): number {
+  const steer = changeOf(c, axle, (t) => t.steer);
+  const droop = changeOf(c, axle, (t) => t.droopMm);
   return (
-    worseOnSprings(h, c) +
-    10 * use(c, 'highway', 'gravel', 'tow') * sum((a) => Math.max(0, steer(a))) +
-    10 * use(c, 'rock', 'mud', 'gravel') * sum((a) => Math.max(0, -share(h.droopMm[a])))
+    10 *
+    (use(c, 'highway', 'gravel', 'tow') *
+      Math.max(0, ((steer.planned ?? 0) - (steer.today ?? 0)) / STEER_DEG) +
+      use(c, 'rock', 'mud', 'gravel') * Math.max(0, -share(droop)))
   );
 }
 const use = ({ job }: PlanCase, ...of: readonly Use[]) =>

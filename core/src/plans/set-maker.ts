@@ -10,11 +10,13 @@ import { onAxle } from '../vehicle';
 import { comesTo, wholePlan, type FoundPlan } from './built-plan';
 import { buy } from './buying';
 import { closedSets, leaner, type ClosedSet, type CureProblem } from './closure';
-import { daysOf, doubtOf, familyOf, floorOf, handling, isWish, toSettle } from './outcome';
+import { daysOf, doubtOf, familyOf, floorOf, handling, isWish, toSettle, worseAt } from './outcome';
 import type { Counts } from './pareto';
 import type { PlanFamily } from './plan-family';
 import { isApart, noWorse, thingName, thingPrice, type PlanSpace } from './plan-space';
 
+/** place of what gets worse among the counts */
+const WORSE = 7;
 const BUT_ROOM = TOPICS.filter((t) => t !== 'clearance');
 type Ask = (of: Axle | 'whole' | null) => readonly Need[];
 interface Known {
@@ -153,6 +155,8 @@ export function maker(
   return {
     problem,
     found,
+    /** no plan comes to less */
+    bareMinor: bare.totalMinor,
     lean: (c: ClosedSet): ClosedSet => {
       const fixed = c.set.filter((i) => isFixed(space, i));
       return leaner(c, fixed, problem(null));
@@ -222,12 +226,17 @@ export function maker(
           counts[4] ?? 0,
           withTax(partsMinor(all)) + one.besideMinor,
           daysOf(parts),
-          counts[7] ?? 0,
+          counts[WORSE] ?? 0,
           doubtOf(parts, base),
           lasting(all),
         ],
       };
     },
+    /** the same with what the closed end's own travel makes worse: dearer to ask */
+    withItsTravel: (p: Pair, axle: Axle): Pair => ({
+      ...p,
+      counts: p.counts.map((n, i) => (i === WORSE ? n + worseAt(judged(p.set).plan, axle) : n)),
+    }),
     /** both ends together with the least that they can come to; null where they cannot be together */
     pair: (f: Option, r: Option): Pair | null => {
       const set = union(f.set, r.set);

@@ -213,7 +213,7 @@ function caseOn(
           const a = rub();
           const r: Result<readonly RubCheck[], RideHeightFault | ReachFault> = a.ok
             ? rubChecks(rubInput, a.value, [tire], (grid, make) =>
-                p.keep(`walk ${JSON.stringify([view().state.effects, grid])}`, make),
+                p.keepFew(`walk ${JSON.stringify([view().state.effects, grid])}`, make),
               )
             : bad(a.fault);
           return r.ok ? (r.value[0] ?? null) : null;

@@ -45,7 +45,25 @@ function seatPoint(model: SuspensionModel, seat: SpringSeat, pose: Pose): { at: 
   return onArm(model, arm, pointOf(model.body, seat.bottom), pose);
 }
 
-/** A point fixed to an arm, with its velocity: the arm turns about its pivots so that its joint meets the carrier's. */
+/** Points fixed to an arm, where they are at a pose: the arm turns about its pivots so that its joint meets the carrier's. */
+export function armAt(model: SuspensionModel, arm: Arm, pose: Pose): (design: Vec3) => Vec3 {
+  const a = pointOf(model.body, arm.pivotA);
+  const e = unit(sub(pointOf(model.body, arm.pivotB), a));
+  const joint = carried(pose, pointOf(model.carrier, arm.joint));
+  const from = frameOf(arm.design.pivotA, unit(sub(arm.design.pivotB, arm.design.pivotA)), arm.design.joint);
+  const to = frameOf(a, e, joint);
+  return (design) => {
+    const rel = sub(design, arm.design.pivotA);
+    return add(
+      a,
+      add(
+        add(scale(to[0], dot(from[0], rel)), scale(to[1], dot(from[1], rel))),
+        scale(to[2], dot(from[2], rel)),
+      ),
+    );
+  };
+}
+/** One such point, with its velocity. */
 export function onArm(
   model: SuspensionModel,
   arm: Arm,
@@ -55,16 +73,7 @@ export function onArm(
   const a = pointOf(model.body, arm.pivotA);
   const e = unit(sub(pointOf(model.body, arm.pivotB), a));
   const joint = carried(pose, pointOf(model.carrier, arm.joint));
-  const from = frameOf(arm.design.pivotA, unit(sub(arm.design.pivotB, arm.design.pivotA)), arm.design.joint);
-  const to = frameOf(a, e, joint);
-  const rel = sub(design, arm.design.pivotA);
-  const at = add(
-    a,
-    add(
-      add(scale(to[0], dot(from[0], rel)), scale(to[1], dot(from[1], rel))),
-      scale(to[2], dot(from[2], rel)),
-    ),
-  );
+  const at = armAt(model, arm, pose)(design);
   const radial = sub(joint, add(a, scale(e, dot(e, sub(joint, a)))));
   const speed = dot(cross(e, radial), velocityAt(pose, joint)) / dot(radial, radial);
   return { at, velocity: scale(cross(e, sub(at, a)), speed) };

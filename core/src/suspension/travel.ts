@@ -3,6 +3,7 @@ import type { SuspensionModel } from './model';
 import { poseAt, poseNear } from './pose-at';
 import { rodSwingsDeg, type Rod } from './rod-joints';
 import { springState } from './spring-length';
+import type { Pose } from './solve-carrier';
 import type { SweepPoint } from './sweep';
 import type { Vec3 } from './vec';
 import { wheelFigures, type WheelFigures } from './wheel-figures';
@@ -91,6 +92,8 @@ function sameLengthMm(
 }
 const STEP_MM = 4; // limits are met between two poses, and nearly straight there
 const REACH_MM = 260;
+/** difference of the wheels from one pose of a crossing axle to the next: under two degrees of roll */
+const CROSS_STEP_MM = 40;
 
 /** Poses outward from a ride height, solved as they are asked for and kept: most walks end long before the reach does. */
 function walkFrom(model: SuspensionModel, rideZMm: number, direction: 1 | -1) {
@@ -237,28 +240,47 @@ function roomOf(l: Limited, rideZMm: number, limits: TravelLimits): TravelRoom |
     droopShare: bumpMm + droopMm === 0 ? 0 : droopMm / (bumpMm + droopMm),
     damperForShareMm: damperForShareMm(),
     swing: nearestToItsEnd(l, limits, { droop: droopMm, bump: bumpMm }),
-    rods: rodsAt(l.model, ends, limits.rodSwingDeg ?? {}),
+    rods: rodsAt(l, ends, limits.rodSwingDeg ?? {}),
   };
 }
-function rodsAt(model: SuspensionModel, ends: TravelEnds, limits: RodLimits): readonly RodSwing[] {
+function rodsAt(l: Limited, ends: TravelEnds, limits: RodLimits): readonly RodSwing[] {
   const rods = (Object.keys(limits) as Rod[]).filter((r) => limits[r] !== undefined);
-  if (rods.length === 0) return [];
+  const start = l.up(0);
+  if (rods.length === 0 || !start) return [];
+  const { model } = l;
   const [middle, across] = [(ends.topMm + ends.bottomMm) / 2, ends.topMm - ends.bottomMm];
-  const poses = [
-    ['droop', poseAt(model, ends.bottomMm)],
-    ['bump', poseAt(model, ends.topMm)],
-    // one wheel up and the other hanging, which only a beam feels; either way round, since a track bar is not alike
-    ...(model.beam
-      ? ([1, -1] as const).map((way) => ['crossed', poseAt(model, middle, 0, way * across)] as const)
-      : []),
-  ] as const;
-  const swings = poses.flatMap(([at, pose]) =>
-    pose.ok ? [[at, rodSwingsDeg(model, pose.value)] as const] : [],
+  /** from the walk's pose beside it: one solve */
+  const at = (zMm: number): Pose | null => {
+    const away = Math.round(Math.abs(zMm - start.zMm) / STEP_MM);
+    const beside = (zMm < start.zMm ? l.down : l.up)(away) ?? start;
+    const pose = poseNear(model, zMm, 0, beside.pose);
+    return pose.ok ? pose.value : null;
+  };
+  /** one wheel up and the other hanging, in steps that stay on the same assembly */
+  const crossed = (way: 1 | -1): Pose | null => {
+    const steps = Math.ceil(across / CROSS_STEP_MM);
+    let pose = at(middle);
+    for (let i = 1; i <= steps && pose; i++) {
+      const next = poseNear(model, middle, 0, pose, (way * across * i) / steps);
+      pose = next.ok ? next.value : null;
+    }
+    return pose;
+  };
+  const poses: readonly (readonly [RodSwing['at'], Pose | null])[] = [
+    ['droop', at(ends.bottomMm)],
+    ['bump', at(ends.topMm)],
+    // only a beam feels it; either way round, since a track bar is not alike
+    ...(model.beam ? [['crossed', crossed(1)] as const, ['crossed', crossed(-1)] as const] : []),
+  ];
+  const swings = poses.flatMap(([where, pose]) =>
+    pose ? [[where, rodSwingsDeg(model, pose)] as const] : [],
   );
   return rods.flatMap((rod): RodSwing[] => {
     const limitDeg = limits[rod] ?? 0;
     const most = swings
-      .flatMap(([at, of]) => (of.has(rod) ? [{ rod, at, swingDeg: of.get(rod) ?? 0, limitDeg }] : []))
+      .flatMap(([where, of]) =>
+        of.has(rod) ? [{ rod, at: where, swingDeg: of.get(rod) ?? 0, limitDeg }] : [],
+      )
       .sort((a, b) => b.swingDeg - a.swingDeg);
     return most.slice(0, 1);
   });

@@ -31,6 +31,8 @@ export interface VehicleAxle {
   readonly shaken: () => readonly PreparedAxle[];
   /** keeps what is dear to make under a name, while this axle lives */
   readonly keep: <T>(key: string, make: () => T) => T;
+  /** the same for what is large: only the last few */
+  readonly keepFew: <T>(key: string, make: () => T) => T;
 }
 /** One state of the axle under its loads. */
 export interface AxleView {
@@ -47,17 +49,11 @@ export interface AxleView {
   readonly key: string;
 }
 const MOST_KEPT = 256;
-
-/** Prepares an axle of a vehicle; `most`: how many things it remembers. */
-export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
-  const { vehicle, axle, fitted } = input;
-  const spec = vehicle.platform[axle];
-  const { variantKg, ...stock } = stockCase(vehicle, axle);
-  const todayLoad = loadOn(input, fitted);
-  const theCase = { ...stock, fitted: effectsOn(fitted, axle), loadN: todayLoad.emptyN };
-  const prepared = prepareAxle(theCase);
+const FEW = 4;
+/** Keeps the things asked for last. */
+function keeping(most: number) {
   const kept = new Map<string, unknown>();
-  const keep = <T>(key: string, make: () => T): T => {
+  return <T>(key: string, make: () => T): T => {
     if (kept.has(key)) {
       const had = kept.get(key) as T;
       // what is used stays longest
@@ -70,6 +66,17 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
     kept.set(key, made);
     return made;
   };
+}
+
+/** Prepares an axle of a vehicle; `most`: how many things it remembers. */
+export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
+  const { vehicle, axle, fitted } = input;
+  const spec = vehicle.platform[axle];
+  const { variantKg, ...stock } = stockCase(vehicle, axle);
+  const todayLoad = loadOn(input, fitted);
+  const theCase = { ...stock, fitted: effectsOn(fitted, axle), loadN: todayLoad.emptyN };
+  const prepared = prepareAxle(theCase);
+  const keep = keeping(most);
   const view = (parts: readonly FittedPart[], stops: readonly AxleEffect[] = []): AxleView => {
     const state = prepared.evaluate([...effectsOn(parts, axle), ...stops]);
     const load = loadOn(input, parts);
@@ -108,5 +115,6 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
         ),
       ),
     keep,
+    keepFew: keeping(FEW),
   };
 }

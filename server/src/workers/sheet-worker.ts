@@ -3,6 +3,7 @@ import type { Catalogue } from '@rigger/core';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
+import { keepSetting } from '../services/kept-setting';
 import { typeset, type Coverage } from '../services/typeset';
 import type { JobTask, PrintTask } from '../services/printable';
 import { printing } from '../services/printing';
@@ -15,6 +16,7 @@ if (FONTS === undefined) throw new Error('no fonts for the sheet: run npm run bu
 const fonts = FONTS;
 const coverage = JSON.parse(readFileSync(join(fonts, 'coverage.json'), 'utf8')) as Coverage;
 
+keepSetting(join(fonts, 'Archivo-400-normal.ttf'));
 pdfmake.setFonts(
   Object.fromEntries(
     Object.keys(coverage).map((name) => {
