@@ -66,24 +66,22 @@ export function fasteningText(
     f.direction ?? '',
     inUnits(f.note, style),
   ].filter(Boolean);
-  const source = {
-    manual: 'look it up for this vehicle',
+  const whose = {
+    // what stands in place of the figure says it
+    manual: '',
     estimate: 'estimated; use the maker’s figure',
-    figure: '',
-  }[f.torque.kind];
-  const whose =
-    f.torque.kind === 'figure'
-      ? f.torque.source === 'part-maker'
+    figure:
+      f.torque.kind === 'figure' && f.torque.source === 'part-maker'
         ? 'part maker’s figure'
-        : 'platform’s record'
-      : source;
+        : 'platform’s record',
+  }[f.torque.kind];
   // a step of the whole vehicle closes joints of both axles
   const what =
     step.axle === 'vehicle' && f.axle !== 'vehicle' ? `${f.what} ${placeWords(f.axle, f.side)}` : f.what;
   return {
     what: held === '' ? what : `${what}, ${held}`,
     torque: f.torque.kind === 'manual' ? 'torque: maker’s manual' : both(f.torque.nm),
-    source: [whose, ...notes].join(' · '),
+    source: [whose, ...notes].filter(Boolean).join(' · '),
   };
 }
 

@@ -4,7 +4,7 @@ export * from './closure';
 export * from './corrections';
 export * from './find-plans';
 export * from './given-up';
-export { judge, open as stillToSettle, opened, withPlanOf, type Judged } from './judged';
+export { judge, open as stillToSettle, opened, preparing, withPlanOf, type Judged } from './judged';
 export * from './locks';
 export * from './outcome';
 export * from './pareto';

@@ -57,7 +57,9 @@ export function keepSetting(anyFont: string): () => number {
       glyphs: run.glyphs,
       positions,
       get advanceWidth() {
-        return positions.reduce((sum, p) => sum + p.xAdvance, 0);
+        let width = 0;
+        for (const p of positions) width += p.xAdvance;
+        return width;
       },
     };
   };

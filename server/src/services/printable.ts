@@ -3,9 +3,11 @@ import {
   knownVehicle,
   pastCase,
   quoteOf,
+  type AxleInput,
   type Catalogue,
   type JobSections,
   type ShopSettings,
+  type VehicleAxle,
 } from '@rigger/core';
 import { quotePaper } from '@rigger/wording';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
@@ -74,11 +76,13 @@ export type Printable =
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'refused'; readonly code: ErrorCode };
 
+/** prepares an axle of the job: a worker that prints several papers of one job prepares it once */
+export type Prepare = (input: AxleInput) => VehicleAxle;
 /** What a sheet, a card or a parts list says, before it is set in type; or what it still needs. */
-export function printable(task: JobTask, catalogue: Catalogue): Printable {
+export function printable(task: JobTask, catalogue: Catalogue, prepare: Prepare): Printable {
   try {
-    if (isQuote(task.what)) return quoteIn(task.what, draft(task, catalogue));
-    const model = sheetModel(task.number, task.sections, catalogue, task.settings, task.day);
+    if (isQuote(task.what)) return quoteIn(task.what, draft(task, catalogue, prepare));
+    const model = sheetModel(task.number, task.sections, catalogue, task.settings, task.day, prepare);
     switch (task.what) {
       case 'parts':
         return { kind: 'text', text: partsCsv(model.lines, model.settings.currency) };
@@ -118,8 +122,12 @@ export function printable(task: JobTask, catalogue: Catalogue): Printable {
 }
 
 /** The quote as the job is now, not given to anybody. */
-function draft({ number, sections, settings, day }: JobTask, catalogue: Catalogue): QuotePaper {
-  const quote = quoteOf({ job: sections, catalogue, settings, day });
+function draft(
+  { number, sections, settings, day }: JobTask,
+  catalogue: Catalogue,
+  prepare: Prepare,
+): QuotePaper {
+  const quote = quoteOf({ job: sections, catalogue, settings, day, prepare });
   if (!quote) throw new AppError('vehicle-missing');
   const vehicle = knownVehicle(sections, catalogue);
   return quotePaper(quote, { number, sections, vehicle, settings }, { day, revision: null });

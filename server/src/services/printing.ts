@@ -1,12 +1,13 @@
-import type { Catalogue } from '@rigger/core';
+import { vehicleAxle, type Catalogue } from '@rigger/core';
 import { floorText } from './floor';
 import { pickListCsv, pickListDocument } from './pick-list';
-import { printable, quoteIn, type Printable, type PrintTask } from './printable';
+import { printable, quoteIn, type JobTask, type Prepare, type Printable, type PrintTask } from './printable';
 
 /** What a task comes to, before it is set in type. `read`: a state of the catalogue from its text. */
 export function printing(
   task: PrintTask,
   read: (of: { readonly number: number; readonly text: string }) => Catalogue,
+  prepareFor: (task: JobTask) => Prepare = () => vehicleAxle,
 ): Printable {
   switch (task.what) {
     case 'paper':
@@ -25,6 +26,6 @@ export function printing(
     case 'pick-list.pdf':
       return { kind: 'document', document: pickListDocument(task.floor, task.settings) };
     default:
-      return printable(task, read(task.catalogue));
+      return printable(task, read(task.catalogue), prepareFor(task));
   }
 }

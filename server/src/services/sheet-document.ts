@@ -264,7 +264,7 @@ function torques(m: SheetModel, style: Style): Content[] {
               ...lines.map(({ step, fastening: f }) => {
                 const t = fasteningText(f, style, { axle: 'vehicle' });
                 return [
-                  { stack: [t.what, small(t.source)] },
+                  t.source === '' ? t.what : { stack: [t.what, small(t.source)] },
                   figure(t.torque),
                   figure(String(step)),
                   { text: '' },

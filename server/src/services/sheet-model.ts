@@ -3,11 +3,13 @@ import {
   comesTo,
   elevation,
   type Assessment,
+  type AxleInput,
   type Catalogue,
   type Elevation,
   type JobSections,
   type PartsLine,
   type ShopSettings,
+  type VehicleAxle,
   type WorkPlan,
 } from '@rigger/core';
 import { AppError } from '../errors';
@@ -30,8 +32,9 @@ export function sheetModel(
   catalogue: Catalogue,
   settings: ShopSettings,
   printedOn: string,
+  prepare?: (input: AxleInput) => VehicleAxle,
 ): SheetModel {
-  const assessment = assess(sections, catalogue, settings, { day: printedOn });
+  const assessment = assess(sections, catalogue, settings, { day: printedOn, prepare });
   const { vehicle, forecast } = assessment;
   if (!vehicle) throw new AppError('vehicle-missing');
   const { work: plan, lines } = comesTo(sections, assessment, catalogue, settings);

@@ -1,11 +1,11 @@
 import type { ErrorCode } from '@rigger/contracts';
-import type { Catalogue } from '@rigger/core';
+import { preparing, type Catalogue } from '@rigger/core';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
 import { keepSetting } from '../services/kept-setting';
 import { typeset, type Coverage } from '../services/typeset';
-import type { JobTask, PrintTask } from '../services/printable';
+import type { JobTask, Prepare, PrintTask } from '../services/printable';
 import { printing } from '../services/printing';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
@@ -47,7 +47,7 @@ let read: { readonly number: number; readonly catalogue: Catalogue } | null = nu
 
 /** Computes and renders what is printed of a job (PDF bytes, CSV or JSON text); runs in the worker pool. */
 export default async function print(task: PrintTask): Promise<Printed> {
-  const made = printing(task, catalogueOf);
+  const made = printing(task, catalogueOf, prepareFor);
   switch (made.kind) {
     case 'refused':
       return { ok: false, code: made.code };
@@ -59,6 +59,13 @@ export default async function print(task: PrintTask): Promise<Printed> {
         body: new Uint8Array(await pdfmake.createPdf(typeset(made.document, coverage)).getBuffer()),
       };
   }
+}
+let standing: { readonly of: string; readonly prepare: Prepare } | null = null;
+/** The axles of the job that was printed last: its papers are asked for one after another. */
+function prepareFor({ catalogue, sections }: JobTask): Prepare {
+  const of = JSON.stringify([catalogue.number, sections.vehicle]);
+  if (standing?.of !== of) standing = { of, prepare: preparing() };
+  return standing.prepare;
 }
 function catalogueOf({ number, text }: JobTask['catalogue']): Catalogue {
   if (read?.number !== number) read = { number, catalogue: JSON.parse(text) as Catalogue };
