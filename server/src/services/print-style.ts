@@ -19,6 +19,10 @@ export const small = (text: string) => ({ text, fontSize: 8, color: INK2 });
 export const figure = (text: string) => ({ text, font: 'Spline', fontSize: 9 });
 export const right = (text: string) => ({ text, font: 'Spline', fontSize: 9, alignment: 'right' as const });
 
+/** Words that stay on one line where a line holds them: read as one thing, and set as one. */
+export const together = (text: string) => ({ text, ...(text.length <= TOGETHER ? { noWrap: true } : {}) });
+const TOGETHER = 44; // in the small type; a column of steps holds about a hundred
+
 /** A box to tick by pen. Drawn, not as a picture: a sheet has one at every step. */
 export const tickBox = () => ({
   canvas: [{ type: 'rect' as const, x: 0.5, y: 0.5, w: 8.4, h: 8.4, lineWidth: 0.7, lineColor: INK }],

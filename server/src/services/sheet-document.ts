@@ -44,7 +44,7 @@ import {
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { elevationSvg } from './elevation-svg';
-import { documentOf, figure, HEATHER, INK, INK2, rules, RUST, small, tickBox } from './print-style';
+import { documentOf, figure, HEATHER, INK, INK2, rules, RUST, small, tickBox, together } from './print-style';
 import type { SheetModel } from './sheet-model';
 
 /** The build sheet as a pdfmake document: what is fitted, in what order, with what. What it costs is the quote's. */
@@ -265,7 +265,7 @@ function torques(m: SheetModel, style: Style): Content[] {
                 const t = fasteningText(f, style, { axle: 'vehicle' });
                 return [
                   t.source === '' ? t.what : { stack: [t.what, small(t.source)] },
-                  figure(t.torque),
+                  { ...figure(t.torque), ...together(t.torque) },
                   figure(String(step)),
                   { text: '' },
                 ];
@@ -317,14 +317,16 @@ function stepBlock(s: WorkStep, style: Style, bag: string | undefined): Content 
             text: [
               { text: stepText(s, style) },
               {
-                text: `   ${placeWords(s.axle, s.side) === '' ? '' : `${placeWords(s.axle, s.side)} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}${bag === undefined ? '' : ` · bag ${bag}`}`,
+                ...together(
+                  `   ${placeWords(s.axle, s.side) === '' ? '' : `${placeWords(s.axle, s.side)} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}${bag === undefined ? '' : ` · bag ${bag}`}`,
+                ),
                 color: INK2,
                 fontSize: 8,
               },
             ],
           },
           ...s.hazards.map((h) => ({
-            text: [{ text: `${HAZARD_WORDS[h].title} `, bold: true }, HAZARD_WORDS[h].text],
+            text: [{ ...together(`${HAZARD_WORDS[h].title} `), bold: true }, HAZARD_WORDS[h].text],
             color: RUST,
             fontSize: 8.5,
           })),
@@ -354,8 +356,9 @@ function stepBlock(s: WorkStep, style: Style, bag: string | undefined): Content 
             return {
               text: [
                 `${t.what}: `,
-                { text: t.torque, font: 'Spline', bold: true },
-                { text: ` ${t.source}   signed ________`, color: INK2 },
+                { ...together(t.torque), font: 'Spline', bold: true },
+                ...(t.source === '' ? [] : [{ text: ` ${t.source}`, color: INK2 }]),
+                { ...together('   signed ________'), color: INK2 },
               ],
               fontSize: 8.5,
             };
