@@ -315,10 +315,10 @@ function stepBlock(s: WorkStep, style: Style, bag: string | undefined): Content 
         stack: [
           {
             text: [
-              { text: stepText(s, style) },
+              { text: `${stepText(s, style)}   ` },
               {
                 ...together(
-                  `   ${placeWords(s.axle, s.side) === '' ? '' : `${placeWords(s.axle, s.side)} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}${bag === undefined ? '' : ` · bag ${bag}`}`,
+                  `${placeWords(s.axle, s.side) === '' ? '' : `${placeWords(s.axle, s.side)} · `}${duration(s.minutes)}${s.parts.length > 0 ? ` · ${s.parts.join(', ')}` : ''}${bag === undefined ? '' : ` · bag ${bag}`}`,
                 ),
                 color: INK2,
                 fontSize: 8,
@@ -357,8 +357,8 @@ function stepBlock(s: WorkStep, style: Style, bag: string | undefined): Content 
               text: [
                 `${t.what}: `,
                 { ...together(t.torque), font: 'Spline', bold: true },
-                ...(t.source === '' ? [] : [{ text: ` ${t.source}`, color: INK2 }]),
-                { ...together('   signed ________'), color: INK2 },
+                { text: ` ${t.source}   `, color: INK2 },
+                { ...together('signed ________'), color: INK2 },
               ],
               fontSize: 8.5,
             };
