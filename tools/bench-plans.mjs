@@ -111,7 +111,7 @@ export async function benchPlans(core, catalogue, settings, jobs, line, ms) {
           .map((t) => t.i),
       costOf: (set) => set.reduce((sum, i) => sum + list[i].cost, 0),
       fits: (set, i) => set.every((k) => list[k].slot !== list[i].slot),
-      apart: () => true,
+      apart: (i) => list[i].ends.length <= 1,
       noWorse: () => false,
     };
     let begun = performance.now();

@@ -9,7 +9,7 @@ export interface CureProblem {
   readonly costOf: (set: readonly number[]) => number;
   /** whether a thing can be beside those of a set */
   readonly fits: (set: readonly number[], thing: number) => boolean;
-  /** a thing that settles its own need and touches nothing else: such needs are settled each by itself, not in every order */
+  /** a thing that settles one need and touches nothing else: such needs are settled each by itself, not in every order */
   readonly apart: (thing: number) => boolean;
   /** where both settle the same: the second can be left aside */
   readonly noWorse: (a: number, b: number) => boolean;
