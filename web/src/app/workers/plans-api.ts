@@ -124,6 +124,8 @@ function withinMs(asked: PlansAsked, ms: number): PlansTold | null {
   for (;;) {
     const step = steps.next();
     if (step.done === true) return step.value && tellPlans(step.value);
+    // the first way of all is the vehicle raised by nothing: the one nearest to the wish comes after it
+    if (step.value.pairs - step.value.left < 2) continue;
     const best = step.value.plans[0]?.outcome.needs;
     const whole = best !== undefined && best.no + best.needs === 0;
     // a plan that leaves something open is no answer yet: a slow machine gets longer
