@@ -1,6 +1,7 @@
 import { existsSync, renameSync } from 'node:fs';
 import { copyFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
+import { plural } from '@rigger/wording';
 import { BACKUPS, DATABASE, readArguments, refuse, run } from './command';
 import { Backups, previewRestore, restoreFrom, type BackupFault } from './store/backups';
 import { closeStore, openStore } from './store/open-store';
@@ -23,10 +24,7 @@ const list = (jobs: readonly number[]) => (jobs.length === 0 ? 'none' : jobs.joi
 /** What is missing of the photographs, from beside the backups. */
 async function bringPhotosBack(passphrase: string): Promise<void> {
   const shut = await backups.bringPhotosBack(passphrase);
-  if (shut > 0)
-    console.log(
-      `${shut === 1 ? '1 photograph is' : `${shut} photographs are`} sealed under another passphrase and stayed away.`,
-    );
+  if (shut > 0) console.log(`${plural(shut, 'photograph')} stayed away: sealed under another passphrase.`);
 }
 async function restore(file: string, yes: boolean, passphrase: string): Promise<void> {
   const shop = existsSync(DATABASE) ? await openStore(DATABASE).catch(unusable) : null;

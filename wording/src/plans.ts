@@ -197,6 +197,8 @@ export const pointText = (p: PlanPoint, style: Style): string =>
 export const frequencyText = (front: number, rear: number, style: Style): string =>
   `${quantity(front, 'Hz', style).replace(/\s*Hz$/, '')} / ${quantity(rear, 'Hz', style)}`;
 
+/** so far off a wish no caller takes it for the wish, mm of both ends together */
+const FAR_MM = 10;
 /** The answer on the telephone in one sentence, and what it was said for. */
 export function counterHeadline(
   c: {
@@ -232,20 +234,23 @@ export function counterHeadline(
   const trims = best && best.reliefs.length > 0 ? [plural(best.reliefs.length, 'trimming')] : [];
   const takes = [...lifts, ...trims];
   const smaller = c.smaller === null ? '' : `; ${c.smaller} goes on as it stands`;
+  const nearest = c.complete ? 'the nearest plan' : 'the nearest plan so far';
   const sentence = !best
     ? `${what}: no plan was found.`
     : best.needs.no + best.needs.needs > 0
-      ? `${what}: the nearest plan still leaves ${plural(best.needs.no + best.needs.needs, 'thing')} open${smaller}.`
-      : asked?.kind === 'tire' && c.standsOpen === 0
-        ? `${what} goes on as it stands.`
-        : takes.length === 0
-          ? `${what} goes with nothing raised${smaller}.`
-          : `${what} takes ${takes.join(', ')}${smaller}.`;
+      ? `${what}: ${nearest} still leaves ${plural(best.needs.no + best.needs.needs, 'thing')} open${smaller}.`
+      : best.missMm >= FAR_MM
+        ? `${what} is not reached: ${nearest} ${takes.length === 0 ? 'raises nothing' : `gives ${takes.join(', ')}`}.`
+        : asked?.kind === 'tire' && c.standsOpen === 0
+          ? `${what} goes on as it stands.`
+          : takes.length === 0
+            ? `${what} goes with nothing raised${smaller}.`
+            : `${what} takes ${takes.join(', ')}${smaller}.`;
   const ask = c.questions.length > 0 ? `Not sure until it is known: ${c.questions.join(' ')}` : '';
   return {
     sentence,
     consequence: [
-      c.complete ? '' : 'As far as it was looked at in a second; the job looks at everything.',
+      c.complete ? '' : 'Still looking: a better one may be found yet.',
       'Said for the stock wheel, unladen, highway use unsaid.',
       ask,
     ]

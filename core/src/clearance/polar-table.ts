@@ -2,7 +2,7 @@ import { nearestToZero, type ReachFault, type SuspensionModel } from '../suspens
 import { keptIn } from '../units';
 import { cloudOf, type Cloud } from './kernel';
 import { turnsWithWheel, type Obstacle } from './obstacle';
-import { wheelsOf, wheelStates, type PoseGrid, type WheelState, type WheelWalk } from './wheel-states';
+import { walkStates, type PoseGrid, type WheelWalk } from './wheel-states';
 
 const { max, sqrt } = Math;
 
@@ -30,77 +30,50 @@ export function* polarTable(
   grid: PoseGrid,
   kept?: WheelWalk,
 ): Generator<number, PolarTable | ReachFault> {
+  const walk = kept ?? (yield* counted(walkStates(model, grid)));
+  if (walk.fault) return walk.fault;
   const cells = grid.zMm.length * grid.across.length;
-  const states = new Int32Array(cells);
-  const first = new Int32Array(cells);
-  const constant = obstacles.map((o) => turnsWithWheel(o, model.beam));
+  const [states, first] = [new Int32Array(cells), new Int32Array(cells)];
   let known = 0;
-  const count = (row: number, column: number, list: readonly WheelState[]) => {
+  for (const [row, column, count] of walk.cells) {
     const cell = row * grid.across.length + column;
-    states[cell] = list.length;
+    states[cell] = count;
     first[cell] = known;
-    known += list.length;
-  };
-  if (kept) {
-    if (kept.fault) return kept.fault;
-    for (const cell of kept.cells) count(...cell);
-    const clouds = obstacles.map((o, k) =>
-      keptIn(kept.measured, keyOf(o), () => cloudIn(kept, o, constant[k] === true)),
-    );
-    return { grid, obstacles, states, first, clouds, constant };
+    known += count;
   }
-  const perCell = model.beam ? 2 * (grid.acrossIs === 'other-wheel-mm' ? 1 : grid.othersMm.length) : 1;
-  const clouds = obstacles.map((o, k) => cloudOf(o.points.length, constant[k] ? 1 : cells * perCell));
-  const walk = wheelStates(model, grid, (row, column, list) => {
-    const wheels = wheelsOf(list);
-    obstacles.forEach((o, k) => {
-      const cloud = clouds[k];
-      if (cloud && !constant[k]) measure(list, wheels, o, cloud, known);
-      else if (cloud && known === 0) measure(list.slice(0, 1), wheels, o, cloud, 0);
-    });
-    count(row, column, list);
-  });
-  let done = 0;
-  for (let step = walk.next(); ; step = walk.next()) {
-    if (step.done) {
-      if (step.value) return step.value;
-      break;
-    }
-    done += 1;
-    yield done;
-  }
+  const constant = obstacles.map((o) => turnsWithWheel(o, model.beam));
+  const clouds = obstacles.map((o, k) =>
+    keptIn(walk.measured, keyOf(o), () => cloudIn(walk, o, constant[k] === true)),
+  );
   return { grid, obstacles, states, first, clouds, constant };
 }
-/** Points of an obstacle in states of the wheel, one after another from `first` on; `wheels`: their centres and axes. */
-function measure(
-  states: readonly WheelState[],
-  wheels: Float64Array,
-  o: Obstacle,
-  cloud: Cloud,
-  first: number,
-): void {
+/** The same steps, told as how many are done. */
+function* counted<T>(steps: Generator<unknown, T>): Generator<number, T> {
+  for (let done = 1; ; done++) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    yield done;
+  }
+}
+/** An obstacle in every state of a walk: measured once for as long as the walk is kept. */
+function cloudIn({ states, wheels }: WheelWalk, o: Obstacle, constant: boolean): Cloud {
+  const all = constant ? states.slice(0, 1) : states;
+  const cloud = cloudOf(o.points.length, all.length);
   const points = flatOf(o);
   const moved = new Float64Array(points.length);
-  states.forEach((state, n) => {
+  all.forEach((state, n) => {
     const now = state.placing(o);
     if (now)
       o.points.forEach((p, k) => {
-        const q = now(p);
-        moved[3 * k] = q[0];
-        moved[3 * k + 1] = q[1];
-        moved[3 * k + 2] = q[2];
+        moved.set(now(p), 3 * k);
       });
-    fill(cloud, first + n, wheels, 6 * n, now ? moved : points);
+    fill(cloud, n, wheels, now ? moved : points);
   });
+  return cloud;
 }
-/** Points, three numbers each, against the wheel whose centre and axis stand at `from`. */
-function fill(
-  { rho, along }: Cloud,
-  state: number,
-  wheels: Float64Array,
-  from: number,
-  points: Float64Array,
-): void {
+/** Points, three numbers each, against the wheel in one state. */
+function fill({ rho, along }: Cloud, state: number, wheels: Float64Array, points: Float64Array): void {
+  const from = 6 * state;
   const [cx, cy, cz] = [wheels[from] ?? 0, wheels[from + 1] ?? 0, wheels[from + 2] ?? 0];
   const [ax, ay, az] = [wheels[from + 3] ?? 0, wheels[from + 4] ?? 0, wheels[from + 5] ?? 0];
   let at = (state * points.length) / 3;
@@ -130,13 +103,6 @@ function keyOf(o: Obstacle): string {
   const key = JSON.stringify(o);
   keys.set(o, key);
   return key;
-}
-/** An obstacle in every state of a walk that was gone before: measured once for as long as the walk is kept. */
-function cloudIn({ states, wheels }: WheelWalk, o: Obstacle, constant: boolean): Cloud {
-  const all = constant ? states.slice(0, 1) : states;
-  const cloud = cloudOf(o.points.length, all.length);
-  measure(all, wheels, o, cloud, 0);
-  return cloud;
 }
 /** Runs a stepwise computation to its end. */
 export function finish<T>(steps: Generator<unknown, T>): T {

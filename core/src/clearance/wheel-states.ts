@@ -73,8 +73,9 @@ export function* wheelStates(
 
 /** The states of a grid, kept: what stands near the wheel may change while the linkage does not. */
 export interface WheelWalk {
-  readonly cells: readonly (readonly [row: number, column: number, states: readonly WheelState[]])[];
-  /** of all cells, one after another */
+  /** how many states each cell has that the linkage reaches */
+  readonly cells: readonly (readonly [row: number, column: number, states: number])[];
+  /** of all those cells, one after another */
   readonly states: readonly WheelState[];
   /** their centres and axes, six numbers each */
   readonly wheels: Float64Array;
@@ -82,22 +83,20 @@ export interface WheelWalk {
   /** an obstacle's points against the wheel in every state of the walk, by what the obstacle is */
   readonly measured: Map<string, Cloud>;
 }
-/** Centre and axis of each wheel, six numbers. */
-export function wheelsOf(states: readonly WheelState[]): Float64Array {
+/** The walk over a grid. Yields after every row. */
+export function* walkStates(model: SuspensionModel, grid: PoseGrid): Generator<number, WheelWalk> {
+  const cells: (readonly [number, number, number])[] = [];
+  const states: WheelState[] = [];
+  const fault = yield* wheelStates(model, grid, (row, column, list) => {
+    cells.push([row, column, list.length]);
+    states.push(...list);
+  });
   const wheels = new Float64Array(6 * states.length);
   states.forEach(({ centre, axis }, n) => {
     wheels.set(centre, 6 * n);
     wheels.set(axis, 6 * n + 3);
   });
-  return wheels;
-}
-export function walkStates(model: SuspensionModel, grid: PoseGrid): WheelWalk {
-  const cells: (readonly [number, number, readonly WheelState[]])[] = [];
-  const walk = wheelStates(model, grid, (...cell) => cells.push(cell));
-  let step = walk.next();
-  while (!step.done) step = walk.next();
-  const states = cells.flatMap(([, , list]) => list);
-  return { cells, states, wheels: wheelsOf(states), fault: step.value, measured: new Map() };
+  return { cells, states, wheels, fault, measured: new Map() };
 }
 /** Columns from straight ahead outward, both ways. */
 function outward(values: readonly number[]): readonly (readonly (readonly [number, number])[])[] {

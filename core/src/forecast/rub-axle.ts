@@ -221,7 +221,7 @@ export function axleTable(
 ): Result<PolarTable, ReachFault> {
   const grid = axleGrid(a, rows, columns);
   const { model } = a.setup;
-  const kept = keep?.(grid, () => walkStates(model, grid));
+  const kept = keep?.(grid, () => finish(walkStates(model, grid)));
   const t = finish(polarTable(model, a.obstacles, grid, kept));
   return 'code' in t ? bad(t) : good(t);
 }

@@ -143,10 +143,9 @@ function* onWay(
     const [first, other] = m.isClosed('rear', sketch.ends.rear)
       ? (['rear', 'front'] as const)
       : (['front', 'rear'] as const);
-    const hopeful = m.closeAxle(first, sketch.ends[first]).filter((o) => {
-      const half = m.half(o, sketch, other);
-      return !beaten(half) && !beaten(m.withItsTravel(half, first));
-    });
+    const hopeful = m
+      .closeAxle(first, sketch.ends[first])
+      .filter((o) => ![false, true].some((travel) => beaten(m.half(o, sketch, first, travel))));
     if (hopeful.length === 0) {
       counts.pruned++;
       return;

@@ -10,17 +10,29 @@ import { onAxle } from '../vehicle';
 import { comesTo, wholePlan, type FoundPlan } from './built-plan';
 import { buy } from './buying';
 import { closedSets, leaner, type ClosedSet, type CureProblem } from './closure';
-import { daysOf, doubtOf, familyOf, floorOf, handling, isWish, toSettle, worseAt } from './outcome';
+import {
+  daysOf,
+  doubtOf,
+  familyOf,
+  floorOf,
+  handling,
+  isWish,
+  toSettle,
+  worseAt,
+  type Outcome,
+} from './outcome';
 import type { Counts } from './pareto';
 import type { PlanFamily } from './plan-family';
 import { isApart, noWorse, thingName, thingPrice, type PlanSpace } from './plan-space';
 
-/** place of what gets worse among the counts */
-const WORSE = 7;
+/** how much nearer a coarse grid may find a tyre with less travel, mm */
+const GRID_MM = 3;
 const BUT_ROOM = TOPICS.filter((t) => t !== 'clearance');
 type Ask = (of: Axle | 'whole' | null) => readonly Need[];
 interface Known {
   readonly plan: PlanCase;
+  /** the same without what only makes room */
+  readonly bare: PlanCase;
   /** of everything but the tyre's room, and of that, on one axle, on the vehicle as a whole, or all of it: the dear one is asked when
    *  nothing else is open */
   readonly cheap: Ask;
@@ -32,6 +44,7 @@ export interface Option extends ClosedSet {
   readonly count: { readonly no: number; readonly needs: number; readonly ask: number };
 }
 export interface Sketch extends Pair {
+  readonly floor: ReturnType<typeof floorOf>;
   readonly ends: Readonly<Record<Axle, readonly number[]>>;
 }
 export interface Pair {
@@ -51,15 +64,27 @@ export function maker(
   on: string,
 ) {
   const known = new Map<string, Known>();
+  // a relief is seen by nothing but the tyre's room, unless all must come off again
+  const onlyRoom = (i: number) => {
+    const t = at(space, i);
+    return t.kind === 'relief' && (t.relief.reversible || !job.brief.reversibleOnly);
+  };
   const judged = (set: readonly number[]): Known =>
     keptIn(known, set.join(), () => {
       const plan = withPlan(base, [...space.partsOf(set), ...own(base)], space.reliefsOf(set));
-      return {
-        plan,
-        cheap: asksOf(plan, BUT_ROOM),
-        room: asksOf(plan, ['clearance']),
-      };
+      const room = asksOf(plan, ['clearance']);
+      if (!set.some(onlyRoom)) return { plan, bare: plan, cheap: asksOf(plan, BUT_ROOM), room };
+      const { cheap, bare } = judged(set.filter((i) => !onlyRoom(i)));
+      return { plan, bare, cheap, room };
     });
+  const reliefs = (axle: Axle) =>
+    space.things.flatMap((t, i) => (t.kind === 'relief' && t.choice.axle === axle ? [i] : []));
+  const allReliefs = { front: reliefs('front'), rear: reliefs('rear') };
+  /** Whether the tyre may get its room there by cutting and stopping alone: all of it at once leaves no more than the grid may be off. */
+  const roomFor = (set: readonly number[], axle: Axle): boolean =>
+    toSettle(judged(union(set, allReliefs[axle])).room(axle)).every(
+      ({ finding: f }) => f.code === 'tire-clearance' && f.clearanceMm > f.marginMm - GRID_MM,
+    );
   const needsAt = (set: readonly number[], axle: Axle): readonly Need[] => [
     ...judged(set).cheap(axle),
     ...judged(set).room(axle),
@@ -74,7 +99,12 @@ export function maker(
       const { cheap, room } = judged(set);
       const is = (n: Need) => needKey(n) === key;
       const need = cheap(axle).find(is) ?? room(axle).find(is);
-      return need ? space.curers(need, set) : [];
+      if (!need) return [];
+      const all = space.curers(need, set);
+      const { axle: where } = need.about;
+      return (where === 'front' || where === 'rear') && need.topic === 'clearance' && !roomFor(set, where)
+        ? all.filter((i) => at(space, i).kind !== 'relief')
+        : all;
     },
     costOf: (set) => set.reduce((sum, i) => sum + priceAt(i), 0),
     fits: space.fits,
@@ -140,6 +170,27 @@ export function maker(
           i,
         ),
     );
+  /** counts in the order of `countsOf`: what is open, how it stands, the money, and what its parts say */
+  const countsFor = (
+    set: readonly number[],
+    open: Option['count'],
+    stands: Pick<Outcome, 'missMm' | 'movedMm' | 'worse'>,
+    totalMinor: number,
+  ): Counts => {
+    const parts = partsAt(set);
+    return [
+      open.no,
+      open.needs,
+      open.ask,
+      stands.missMm,
+      stands.movedMm,
+      totalMinor,
+      daysOf(parts),
+      stands.worse,
+      doubtOf(parts, base),
+      lasting(set),
+    ];
+  };
   const closed = new Map<string, readonly Option[]>();
   const closeOf = (axle: Axle, from: readonly number[]): readonly Option[] =>
     closedSets(from, problem(axle)).map((c): Option => {
@@ -187,80 +238,54 @@ export function maker(
           set,
           ends: { front: f, rear: r },
           family: familyOf(plan.forecast(), parts),
-          counts: [
-            0,
-            0,
-            0,
-            floor.missMm,
-            floor.movedMm,
-            withTax(partsMinor(set)) + bare.totalMinor,
-            daysOf(parts),
-            floor.worse,
-            doubtOf(parts, plan),
-            lasting(set),
-          ],
+          counts: countsFor(set, sumOf([]), floor, withTax(partsMinor(set)) + bare.totalMinor),
+          floor,
         },
       ];
     },
-    withWhatStays: ({ set, ends, counts }: Sketch): Counts => {
-      const stays = [unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')];
-      const sum = (of: keyof Option['count']) => stays.reduce((n, s) => n + s[of], 0);
-      return [sum('no'), sum('needs'), sum('ask'), ...counts.slice(3)];
-    },
+    withWhatStays: ({ set, ends, floor }: Sketch): Counts =>
+      countsFor(
+        set,
+        sumOf([unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')]),
+        floor,
+        withTax(partsMinor(set)) + bare.totalMinor,
+      ),
     closeAxle: (axle: Axle, set: readonly number[]): readonly Option[] =>
       keptIn(closed, `${axle} ${set.join()}`, () => closeOf(axle, set)),
     isClosed: (axle: Axle, set: readonly number[]): boolean => closed.has(`${axle} ${set.join()}`),
-    /** one end closed, the other not yet: the least that they can come to together */
-    half: (one: Option, { set, ends, counts, family }: Sketch, other: Axle): Pair => {
+    /** one end closed, the other not yet: the least that they can come to together. `travel`: also with what the closed end's own
+     *  travel makes worse, which is dearer to ask */
+    half: (one: Option, { set, ends, floor, family }: Sketch, axle: Axle, travel: boolean): Pair => {
+      const other = axle === 'front' ? 'rear' : 'front';
       const all = union(one.set, ends[other]);
-      const parts = partsAt(all);
-      const [stays, whole] = [unsettled(ends[other], other), unsettled(set, 'whole')];
+      const worse = floor.worse + (travel ? worseAt(judged(all).bare, axle) : 0);
       return {
         set: all,
         family,
-        counts: [
-          one.count.no + stays.no + whole.no,
-          one.count.needs + stays.needs + whole.needs,
-          one.count.ask + stays.ask + whole.ask,
-          counts[3] ?? 0,
-          counts[4] ?? 0,
+        counts: countsFor(
+          all,
+          sumOf([one.count, unsettled(ends[other], other), unsettled(set, 'whole')]),
+          { ...floor, worse },
           withTax(partsMinor(all)) + one.besideMinor,
-          daysOf(parts),
-          counts[WORSE] ?? 0,
-          doubtOf(parts, base),
-          lasting(all),
-        ],
+        ),
       };
     },
-    /** the same with what the closed end's own travel makes worse: dearer to ask */
-    withItsTravel: (p: Pair, axle: Axle): Pair => ({
-      ...p,
-      counts: p.counts.map((n, i) => (i === WORSE ? n + worseAt(judged(p.set).plan, axle) : n)),
-    }),
     /** both ends together with the least that they can come to; null where they cannot be together */
     pair: (f: Option, r: Option): Pair | null => {
       const set = union(f.set, r.set);
       if (clashes(set)) return null;
       const parts = partsAt(set);
-      const { plan } = judged(set);
-      const h = handling(plan);
-      // of the vehicle as a whole: what the ends leave open is in their own count
-      const whole = unsettled(set, 'whole');
+      const { bare: plan } = judged(set);
       return {
         set,
         family: familyOf(plan.forecast(), parts),
-        counts: [
-          f.count.no + r.count.no + whole.no,
-          f.count.needs + r.count.needs + whole.needs,
-          f.count.ask + r.count.ask + whole.ask,
-          h.missMm,
-          h.movedMm,
+        counts: countsFor(
+          set,
+          // of the vehicle as a whole: what the ends leave open is in their own count
+          sumOf([f.count, r.count, unsettled(set, 'whole')]),
+          handling(plan),
           withTax(partsMinor(set)) + Math.max(f.besideMinor, r.besideMinor),
-          daysOf(parts),
-          h.worse,
-          doubtOf(parts, plan),
-          lasting(set),
-        ],
+        ),
       };
     },
   };
@@ -275,6 +300,11 @@ function asksOf(plan: PlanCase, topics: readonly Topic[]): Ask {
   };
   return (of) => ask[of ?? 'all']();
 }
+/** what is open in several places together */
+const sumOf = (of: readonly Option['count'][]): Option['count'] => {
+  const sum = (what: keyof Option['count']) => of.reduce((n, c) => n + c[what], 0);
+  return { no: sum('no'), needs: sum('needs'), ask: sum('ask') };
+};
 const countOf = (needs: readonly Need[]) => {
   const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v).length;
   return { no: of('no'), needs: of('needs'), ask: of('ask') };

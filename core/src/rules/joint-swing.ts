@@ -1,7 +1,8 @@
-import { ADVISED_SHARE, computed, explain, given, TRIFLE_DEG, type Figure } from '../evidence';
+import { computed, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle, JointSwing, TravelRoom } from '../suspension';
 import { onEachAxle, rule, type Raised } from './rule';
+import { broughtNear, swingLeft } from './swing';
 
 interface Of<Code> {
   readonly code: Code;
@@ -23,25 +24,9 @@ const toEnd = (room: TravelRoom, end: JointSwing['end']) =>
 function figureOf(f: AxleForecast): Figure | null {
   if (!f.room?.swing) return null;
   const { swing } = f.room;
-  const was = f.roomToday?.swing;
   const left = toEnd(f.room, swing.end);
-  const swings = (s: JointSwing, because: readonly Figure[], from: string) =>
-    computed('joint-swing', s.swingDeg, 'deg', because, { formula: 'carrier-pose', from });
-  const planned = swings(
-    swing,
-    [
-      computed(left.name, left.mm, 'mm', [f.lift], { formula: 'travel-walk', from: left.by }),
-      ...(was ? [swings(was, [], 'today')] : []),
-    ],
-    'planned',
-  );
-  return explain(
-    'joint-reserve',
-    'deg',
-    'difference',
-    { from: given('joint-limit', swing.limitDeg, 'deg', `${swing.joint} joint`), less: planned },
-    { limit: { min: swing.limitDeg * ADVISED_SHARE } },
-  );
+  const why = computed(left.name, left.mm, 'mm', [f.lift], { formula: 'travel-walk', from: left.by });
+  return swingLeft('joint', swing, f.roomToday?.swing, [why], `${swing.joint} joint`);
 }
 /** Ball joint near its end, or at it, with the wheel hanging or fully up, where the plan has brought it nearer. What is so
  *  as built, or today, is not this plan's affair. */
@@ -56,9 +41,7 @@ export const jointSwing = rule<JointSwingFinding>({
     const swing = f.ok ? f.value.room?.swing : null;
     if (!f.ok || !f.value.room || !swing) return [];
     const { joint, end, swingDeg, limitDeg } = swing;
-    const was = f.value.roomToday?.swing;
-    const wasShare = was ? was.swingDeg / was.limitDeg : 0;
-    if (swingDeg <= limitDeg * (1 - ADVISED_SHARE) || swingDeg - wasShare * limitDeg < TRIFLE_DEG) return [];
+    if (!broughtNear(swing, f.value.roomToday?.swing)) return [];
     const code = toEnd(f.value.room, end).by === 'ball joint' ? 'joint-swing' : 'joint-swing-near';
     return [
       {

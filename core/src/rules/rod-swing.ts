@@ -1,7 +1,8 @@
-import { ADVISED_SHARE, computed, explain, given, TRIFLE_DEG, type Figure } from '../evidence';
+import { computed, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle, Rod, RodSwing, TravelRoom } from '../suspension';
 import { onEachAxle, rule, type Raised } from './rule';
+import { broughtNear, swingLeft } from './swing';
 
 interface Of<Code> {
   readonly code: Code;
@@ -22,27 +23,13 @@ const swingOf = (room: TravelRoom | null, rod: Rod): RodSwing | undefined =>
 /** What is left to the joints of that rod at their worst. */
 function figureOf(f: AxleForecast, rod: Rod): Figure | null {
   const swing = swingOf(f.room, rod);
-  const was = swingOf(f.roomToday, rod);
   if (!swing || !f.room) return null;
-  const swings = (s: RodSwing, because: readonly Figure[], from: string) =>
-    computed('rod-swing', s.swingDeg, 'deg', because, { formula: 'carrier-pose', from });
   const { droopMm, droopBy, bumpMm, bumpBy } = f.room;
-  const planned = swings(
-    swing,
-    [
-      computed('droop-left', droopMm, 'mm', [f.lift], { formula: 'travel-walk', from: droopBy }),
-      computed('bump-left', bumpMm, 'mm', [], { formula: 'travel-walk', from: bumpBy }),
-      ...(was ? [swings(was, [], 'today')] : []),
-    ],
-    'planned',
-  );
-  return explain(
-    'rod-reserve',
-    'deg',
-    'difference',
-    { from: given('joint-limit', swing.limitDeg, 'deg', 'record of the rod'), less: planned },
-    { limit: { min: swing.limitDeg * ADVISED_SHARE } },
-  );
+  const why = [
+    computed('droop-left', droopMm, 'mm', [f.lift], { formula: 'travel-walk', from: droopBy }),
+    computed('bump-left', bumpMm, 'mm', [], { formula: 'travel-walk', from: bumpBy }),
+  ];
+  return swingLeft('rod', swing, swingOf(f.roomToday, rod), why, 'record of the rod');
 }
 /** Joints of links, bars and rods near what they have, or past it, where the plan has brought them nearer. They give, and do
  *  not end the travel: rubber tears, a ball binds in its cup and bends its stud. */
@@ -55,11 +42,9 @@ export const rodSwing = rule<RodSwingFinding>({
     const forecast = a.forecast();
     if (!forecast.ok || !forecast.value.room) return [];
     const f = forecast.value;
-    return (f.room?.rods ?? []).flatMap(({ rod, at, swingDeg, limitDeg }): Raised<RodSwingFinding>[] => {
-      const was = swingOf(f.roomToday, rod);
-      const wasShare = was ? was.swingDeg / was.limitDeg : 0;
-      if (swingDeg <= limitDeg * (1 - ADVISED_SHARE) || swingDeg - wasShare * limitDeg < TRIFLE_DEG)
-        return [];
+    return (f.room?.rods ?? []).flatMap((swing): Raised<RodSwingFinding>[] => {
+      const { rod, at, swingDeg, limitDeg } = swing;
+      if (!broughtNear(swing, swingOf(f.roomToday, rod))) return [];
       const radiusArms = f.spec.hardpoints.kind === 'radius-arm-axle' && rod === 'lower';
       const code = swingDeg > limitDeg ? 'rod-swing' : 'rod-swing-near';
       return [

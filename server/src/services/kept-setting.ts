@@ -20,7 +20,7 @@ interface Run {
   readonly advanceWidth: number;
 }
 interface Font {
-  /** tells files apart that share a name, as the weights of a family do */
+  /** tells files apart that share a name, as the files of one typeface do */
   readonly head: { readonly checkSumAdjustment: number };
   readonly numGlyphs: number;
   layout: (text: string, ...more: readonly unknown[]) => Run;

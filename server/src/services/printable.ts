@@ -3,11 +3,9 @@ import {
   knownVehicle,
   pastCase,
   quoteOf,
-  type AxleInput,
   type Catalogue,
   type JobSections,
   type ShopSettings,
-  type VehicleAxle,
 } from '@rigger/core';
 import { quotePaper } from '@rigger/wording';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
@@ -19,7 +17,7 @@ import { planCalendar } from './plan-calendar';
 import { quoteCsv } from './quote-csv';
 import { quoteDocument } from './quote-document';
 import { sheetDocument } from './sheet-document';
-import { sheetModel } from './sheet-model';
+import { sheetModel, type Prepare } from './sheet-model';
 
 /** A thing that is computed from a job and then printed. */
 export interface JobTask {
@@ -76,8 +74,6 @@ export type Printable =
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'refused'; readonly code: ErrorCode };
 
-/** prepares an axle of the job: a worker that prints several papers of one job prepares it once */
-export type Prepare = (input: AxleInput) => VehicleAxle;
 /** What a sheet, a card or a parts list says, before it is set in type; or what it still needs. */
 export function printable(task: JobTask, catalogue: Catalogue, prepare: Prepare): Printable {
   try {

@@ -1,7 +1,8 @@
 import { vehicleAxle, type Catalogue } from '@rigger/core';
 import { floorText } from './floor';
 import { pickListCsv, pickListDocument } from './pick-list';
-import { printable, quoteIn, type JobTask, type Prepare, type Printable, type PrintTask } from './printable';
+import { printable, quoteIn, type JobTask, type Printable, type PrintTask } from './printable';
+import type { Prepare } from './sheet-model';
 
 /** What a task comes to, before it is set in type. `read`: a state of the catalogue from its text. */
 export function printing(

@@ -14,6 +14,8 @@ import {
 } from '@rigger/core';
 import { AppError } from '../errors';
 
+/** Prepares an axle of the job: a worker that prints several papers of one job prepares it once. */
+export type Prepare = (input: AxleInput) => VehicleAxle;
 /** All that the printed sheet and its exports say, as data; computed once, by the core. */
 export interface SheetModel {
   readonly number: number;
@@ -32,7 +34,7 @@ export function sheetModel(
   catalogue: Catalogue,
   settings: ShopSettings,
   printedOn: string,
-  prepare?: (input: AxleInput) => VehicleAxle,
+  prepare?: Prepare,
 ): SheetModel {
   const assessment = assess(sections, catalogue, settings, { day: printedOn, prepare });
   const { vehicle, forecast } = assessment;

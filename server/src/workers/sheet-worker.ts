@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import pdfmake from 'pdfmake';
 import { keepSetting } from '../services/kept-setting';
 import { typeset, type Coverage } from '../services/typeset';
-import type { JobTask, Prepare, PrintTask } from '../services/printable';
+import type { JobTask, PrintTask } from '../services/printable';
+import type { Prepare } from '../services/sheet-model';
 import { printing } from '../services/printing';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet

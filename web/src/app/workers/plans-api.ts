@@ -12,6 +12,7 @@ import {
   locksOf,
   moneyFigures,
   offWish,
+  once,
   openNeeds,
   reasonsOf,
   shopWeek,
@@ -39,6 +40,7 @@ import {
   type OpenQuestion,
   type PlanPoint,
   type PlanReason,
+  type PlanSearch,
   type PlansAsked,
   type PlansTold,
   type QuestionWorth,
@@ -82,7 +84,7 @@ export interface Built {
 /** What is answered on the telephone. */
 export interface CounterAnswer {
   readonly stands: Built;
-  readonly told: PlansTold | null;
+  readonly told: PlansTold;
   readonly best: PlanDetail | null;
   /** the next smaller tyre that goes on as it stands */
   readonly smaller: { readonly tire: TireItem; readonly built: Built } | null;
@@ -111,27 +113,13 @@ export interface PlansApi {
   delivery(job: JobSections, day: string): Staged | null;
   /** the open jobs of the shop in its bays */
   week(jobs: readonly OnTheFloor[], day: string): ShopWeek | null;
-  /** within a second: as it stands, the plans as far as they are found by then, and a smaller tyre */
-  counter(job: JobSections, day: string): CounterAnswer | null;
+  /** within a second: as it stands, the plans as far as they are found by then, and a smaller tyre; told again as better ones are
+   *  found. Null without a vehicle, or when another search began */
+  counter(job: JobSections, day: string, hears: (so: CounterAnswer) => void): Promise<CounterAnswer | null>;
 }
 /** a caller waits no longer, ms */
 const COUNTER_MS = 900;
 const MOST_SMALLER = 5;
-/** The search as far as it comes in a time. */
-function withinMs(asked: PlansAsked, ms: number): PlansTold | null {
-  const until = performance.now() + ms;
-  const steps = findPlans({ ...asked, prepare: undefined });
-  for (;;) {
-    const step = steps.next();
-    if (step.done === true) return step.value && tellPlans(step.value);
-    // the first way of all is the vehicle raised by nothing: the one nearest to the wish comes after it
-    if (step.value.pairs - step.value.left < 2) continue;
-    const best = step.value.plans[0]?.outcome.needs;
-    const whole = best !== undefined && best.no + best.needs === 0;
-    // a plan that leaves something open is no answer yet: a slow machine gets longer
-    if (best && performance.now() > (whole ? until : until + 3 * ms)) return tellPlans(step.value);
-  }
-}
 /** Nothing done: no part, no tyre, no trimming. */
 const asItStands = (job: JobSections): JobSections => ({
   ...job,
@@ -149,6 +137,21 @@ export function createPlansApi(): PlansApi {
   const asked = (job: JobSections, day: string): (PlansAsked & { readonly vehicle: KnownVehicle }) | null => {
     const vehicle = shop && knownVehicle(job, shop.catalogue);
     return shop && vehicle ? { job, ...shop, day, locks: locksOf(job.build.locks), prepare, vehicle } : null;
+  };
+  /** A search to its end, others let in between; null when another one has begun. */
+  const inSlices = async (a: PlansAsked, hears: (so: PlanSearch) => void): Promise<PlanSearch | null> => {
+    const mine = ++running;
+    const steps = findPlans({ ...a, prepare: undefined });
+    let since = performance.now();
+    for (;;) {
+      const step = steps.next();
+      if (step.done === true) return step.value;
+      if (performance.now() - since < SLICE_MS) continue;
+      hears(step.value);
+      await pause();
+      if (mine !== running) return null;
+      since = performance.now();
+    }
   };
   const built = (job: JobSections, day: string): Built | null => {
     const a = asked(job, day);
@@ -184,6 +187,16 @@ export function createPlansApi(): PlansApi {
       drawing: a.forecast ? elevation(vehicle.platform, a.forecast, a.tires, on.brief.heightLimitMm) : null,
     };
   };
+  /** the nearest smaller tyre that goes on as it stands */
+  const nextSmaller = (job: JobSections, day: string, { tires }: Catalogue): CounterAnswer['smaller'] => {
+    const picked = tires.find((t) => t.code === job.tire.tireCode);
+    for (const tire of picked ? smallerTires(picked, tires).slice(0, MOST_SMALLER) : []) {
+      const on = { ...job, tire: { ...job.tire, targetSize: tire.size, tireCode: tire.code } };
+      const b = built(on, day);
+      if (b?.detail.needs.every((n) => n.verdict === 'ask') === true) return { tire, built: b };
+    }
+    return null;
+  };
   return {
     delivery(job, day) {
       const a = asked(job, day);
@@ -198,20 +211,12 @@ export function createPlansApi(): PlansApi {
       shop = { catalogue, settings };
     },
     async search(job, day, hears) {
-      const mine = ++running;
       const a = asked(job, day);
-      if (!a) return null;
-      const steps = findPlans({ ...a, prepare: undefined });
-      let since = performance.now();
-      for (;;) {
-        const step = steps.next();
-        if (step.done === true) return step.value && tellPlans(step.value);
-        if (performance.now() - since < SLICE_MS) continue;
-        if (step.value.plans.length > 0) hears(tellPlans(step.value));
-        await pause();
-        if (mine !== running) return null; // another question has come in
-        since = performance.now();
-      }
+      const found = await (a &&
+        inSlices(a, (so) => {
+          if (so.plans.length > 0) hears(tellPlans(so));
+        }));
+      return found && tellPlans(found);
     },
     details: (job, day, plans) => plans.flatMap((p) => detailOf(withPlanOf(job, p), day, p.name) ?? []),
     built: (job, day) => ({
@@ -238,30 +243,31 @@ export function createPlansApi(): PlansApi {
       const a = asked(job, day);
       return a ? bindings(a, best) : [];
     },
-    counter(job, day) {
+    async counter(job, day, hears) {
+      const begun = performance.now();
       const a = asked(job, day);
       const stands = a && built(job, day);
-      if (!a || !stands || !shop) return null;
-      const told = withinMs(a, COUNTER_MS);
-      const best = told?.shown[0];
-      const picked = shop.catalogue.tires.find((t) => t.code === job.tire.tireCode);
-      const smaller = picked
-        ? smallerTires(picked, shop.catalogue.tires)
-            .slice(0, MOST_SMALLER)
-            .flatMap((tire) => {
-              const on = { ...job, tire: { ...job.tire, targetSize: tire.size, tireCode: tire.code } };
-              const b = built(on, day);
-              const fits = b?.detail.needs.every((n) => n.verdict === 'ask') === true;
-              return b && fits ? [{ tire, built: b }] : [];
-            })[0]
-        : undefined;
-      return {
-        stands,
-        told,
-        best: best ? detailOf(withPlanOf(job, best), day, best.name) : null,
-        smaller: smaller ?? null,
-        questions: planCase(job, a.vehicle, shop.catalogue, shop.settings, { day, prepare }).questions,
+      if (!a || !stands) return null;
+      const smaller = once(() => nextSmaller(job, day, a.catalogue));
+      const { questions } = planCase(job, a.vehicle, a.catalogue, a.settings, { day, prepare });
+      const answer = (told: PlansTold): CounterAnswer => {
+        const best = told.shown[0];
+        return {
+          stands,
+          told,
+          best: best ? detailOf(withPlanOf(job, best), day, best.name) : null,
+          smaller: smaller(),
+          questions,
+        };
       };
+      let said: string | null = null;
+      const found = await inSlices(a, (so) => {
+        const best = so.plans[0];
+        if (performance.now() - begun < COUNTER_MS || !best || best.name === said) return;
+        said = best.name;
+        hears(answer(tellPlans(so)));
+      });
+      return found && answer(tellPlans(found));
     },
     worth(job, day) {
       const a = asked(job, day);

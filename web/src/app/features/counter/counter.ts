@@ -25,14 +25,14 @@ import {
   plural,
   type Headline,
 } from '@rigger/wording';
-import { catchError, debounceTime, firstValueFrom, from, of, startWith, switchMap, tap } from 'rxjs';
+import { catchError, debounceTime, firstValueFrom, of, startWith, switchMap, timer } from 'rxjs';
 import { Api, failureText, type CallFailure } from '../../data/api';
 import { Shop } from '../../data/shop';
 import { ElevationView } from '../../drawing/elevation-view';
 import { HeadlineBlock } from '../../ui/headline';
 import { TopBar } from '../../ui/top-bar';
 import type { CounterAnswer } from '../../workers/plans-api';
-import { injectShopPlans } from '../../workers/shop-plans';
+import { heard, injectShopPlans } from '../../workers/shop-plans';
 
 const TYPED_MS = 250;
 const MOST_PAST = 2;
@@ -54,7 +54,6 @@ export class CounterView {
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly line = new FormControl('', { nonNullable: true });
   private readonly text = toSignal(this.line.valueChanges.pipe(startWith('')), { initialValue: '' });
-  protected readonly busy = signal(false);
   protected readonly failure = signal<string | null>(null);
 
   protected readonly question = computed(() => {
@@ -74,20 +73,26 @@ export class CounterView {
     const q = this.question();
     return q?.vehicle && q.asked ? jobOfQuestion(q.text, q.vehicle, q.asked, q.tire) : null;
   });
-  protected readonly answer = toSignal(
+  protected readonly answer = toSignal<CounterAnswer | null, null>(
     this.line.valueChanges.pipe(
-      debounceTime(TYPED_MS),
-      switchMap(() => {
-        const job = this.job();
-        if (!job) return of(null);
-        this.busy.set(true);
-        return from(this.plans((api) => api.counter(job, localDay(new Date())))).pipe(
-          catchError(() => of(null)),
-        );
-      }),
-      tap(() => {
-        this.busy.set(false);
-      }),
+      switchMap(() =>
+        timer(TYPED_MS).pipe(
+          switchMap(() => {
+            const job = this.job();
+            if (!job) return of(null);
+            return heard<CounterAnswer>(this.plans, (api, hears) =>
+              api.counter(job, localDay(new Date()), hears),
+            ).pipe(
+              catchError(() => {
+                this.failure.set('The plans could not be looked at. Make it a job, and open Match there.');
+                return of(null);
+              }),
+            );
+          }),
+          // what was told of another question is not this one's answer
+          startWith(null),
+        ),
+      ),
     ),
     { initialValue: null },
   );
@@ -131,15 +136,21 @@ export class CounterView {
       };
     if (!a || !this.job())
       return {
-        sentence: this.busy() ? 'Looking …' : q.vehicle ? 'And what is wanted?' : 'Which vehicle is it?',
+        sentence: !q.vehicle
+          ? 'Which vehicle is it?'
+          : !this.job()
+            ? 'And what is wanted?'
+            : this.failure() === null
+              ? 'Looking …'
+              : 'No answer.',
         consequence: 'A size, a height like +50, or level.',
       };
     const lift = (f: Figure | null | undefined) => f?.value ?? null;
     return counterHeadline(
       {
         asked: q.asked,
-        best: a.told?.shown[0] ?? null,
-        complete: a.told?.complete === true,
+        best: a.told.shown[0] ?? null,
+        complete: a.told.complete,
         standsOpen: a.stands.detail.needs.filter((n) => n.verdict !== 'ask').length,
         lift: { front: lift(a.best?.lift.front), rear: lift(a.best?.lift.rear) },
         smaller: a.smaller?.tire.size ?? null,
@@ -153,7 +164,7 @@ export class CounterView {
     const a = this.answer();
     const style = this.shop.style();
     if (!a || !this.job()) return [];
-    const worth = (a.told?.shown ?? []).filter((p) => p.losesBy === null);
+    const worth = a.told.shown.filter((p) => p.losesBy === null);
     const best = worth[0];
     const say = (d: CounterAnswer['best']) =>
       (d?.needs ?? [])

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { proxy, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import type { JobSections, PlanPoint, PlansTold } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import { catchError, debounceTime, EMPTY, filter, finalize, Observable, switchMap, tap, timeout } from 'rxjs';
@@ -9,7 +9,7 @@ import { JobStore } from '../../data/job-store';
 import { JobView } from '../../data/job-view';
 import { Shop } from '../../data/shop';
 import type { Built, PlanDetail, PlansApi } from '../../workers/plans-api';
-import { injectShopPlans } from '../../workers/shop-plans';
+import { heard, injectShopPlans } from '../../workers/shop-plans';
 
 /** edits in a row are one question */
 const SETTLE_MS = 400;
@@ -139,28 +139,7 @@ export class PlansModel {
     );
   }
   private inPage({ sections }: NonNullable<ReturnType<typeof this.asked>>): Observable<PlansTold> {
-    return new Observable((out) => {
-      let on = true;
-      void this.plans((api) =>
-        api.search(
-          sections,
-          localDay(new Date()),
-          proxy((t: PlansTold) => {
-            if (on) out.next(t);
-          }),
-        ),
-      )
-        .then((t) => {
-          if (t && on) out.next(t);
-          out.complete();
-        })
-        .catch((e: unknown) => {
-          out.error(e);
-        });
-      return () => {
-        on = false;
-      };
-    });
+    return heard<PlansTold>(this.plans, (api, hears) => api.search(sections, localDay(new Date()), hears));
   }
   private async judge(shown: readonly PlanPoint[]): Promise<void> {
     const known = untracked(this.details);
