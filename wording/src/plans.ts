@@ -198,7 +198,7 @@ export const frequencyText = (front: number, rear: number, style: Style): string
   `${quantity(front, 'Hz', style).replace(/\s*Hz$/, '')} / ${quantity(rear, 'Hz', style)}`;
 
 /** so far off a wish no caller takes it for the wish, mm of both ends together */
-const FAR_MM = 10;
+export const FAR_OFF_MM = 10;
 /** The answer on the telephone in one sentence, and what it was said for. */
 export function counterHeadline(
   c: {
@@ -239,7 +239,7 @@ export function counterHeadline(
     ? `${what}: no plan was found.`
     : best.needs.no + best.needs.needs > 0
       ? `${what}: ${nearest} still leaves ${plural(best.needs.no + best.needs.needs, 'thing')} open${smaller}.`
-      : best.missMm >= FAR_MM
+      : best.missMm >= FAR_OFF_MM
         ? `${what} is not reached: ${nearest} ${takes.length === 0 ? 'raises nothing' : `gives ${takes.join(', ')}`}.`
         : asked?.kind === 'tire' && c.standsOpen === 0
           ? `${what} goes on as it stands.`

@@ -80,13 +80,14 @@ export function assess(
   return assessCase(planCase(job, vehicle, catalogue, settings, options));
 }
 
-/** What a case comes to. */
-export function assessCase(c: PlanCase): Assessment {
+/** What a case comes to. `known`: what the rules find in it, where somebody has asked them already or needs no answer. */
+export function assessCase(c: PlanCase, known: readonly Need[] | null = null): Assessment {
   const { job, catalogue, vehicle, tires } = c;
   const [front, rear] = [c.axles.front.forecast(), c.axles.rear.forecast()];
   const { check } = tires;
   const taped = once(() => tapedRounds(c));
   const candidates = once(() => readCandidates(job.tire, job.brief, vehicle, c.burden, catalogue));
+  const needs = once(() => known ?? needsOf(c));
   return {
     vehicle,
     questions: c.questions,
@@ -101,7 +102,9 @@ export function assessCase(c: PlanCase): Assessment {
     get candidates() {
       return candidates();
     },
-    clearance: { front: c.axles.front.clearance(), rear: c.axles.rear.clearance() },
+    get clearance() {
+      return { front: c.axles.front.clearance(), rear: c.axles.rear.clearance() };
+    },
     gearing: check
       ? checkGearing(
           vehicle,
@@ -118,7 +121,9 @@ export function assessCase(c: PlanCase): Assessment {
     repairs: c.repairs,
     removed: c.parts.removed,
     unknownCodes: c.parts.unknown,
-    needs: needsOf(c),
+    get needs() {
+      return needs();
+    },
   };
 }
 

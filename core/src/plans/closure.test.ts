@@ -122,25 +122,43 @@ describe('sets that settle every need', () => {
     }
     expect(solved).toBeGreaterThan(80);
   });
-  it('needs that stand apart are settled one by one, also beside one that nothing settles', () => {
-    // things 1 to 10 end a need each; 11 and 12 name a need that neither of them ends
-    const needs = Array.from({ length: 10 }, (_, i) => `n${i + 1}`);
-    let asked = 0;
-    const apart: CureProblem = {
-      open: (set) => {
-        asked++;
-        return [...needs.filter((_, i) => !set.includes(i + 1)), 'never'];
-      },
-      curers: (need, set) =>
-        need === 'never' ? [11, 12].filter((i) => !set.includes(i)) : [needs.indexOf(need) + 1],
+  it.each([true, false])(
+    'needs are settled one by one, also beside one that nothing settles; things that stand apart: %s',
+    (standsApart) => {
+      // things 1 to 10 end a need each; 11 and 12 name a need that neither of them ends, alone or together
+      const needs = Array.from({ length: 10 }, (_, i) => `n${i + 1}`);
+      let asked = 0;
+      const beside: CureProblem = {
+        open: (set) => {
+          asked++;
+          return [...needs.filter((_, i) => !set.includes(i + 1)), 'never'];
+        },
+        curers: (need, set) =>
+          (need === 'never' ? [11, 12] : [needs.indexOf(need) + 1]).filter((i) => !set.includes(i)),
+        costOf: (set) => set.length,
+        fits: (set, i) => !set.includes(i),
+        apart: (i) => standsApart && i <= 10,
+        noWorse: () => false,
+      };
+      expect(closedSets([0], beside)).toEqual([{ set: [0, ...needs.map((_, i) => i + 1)], open: ['never'] }]);
+      // tried in every combination they would be a thousand
+      expect(asked).toBeLessThan(200);
+    },
+  );
+  it('a need is left open where that, and nothing less, lets another be settled', () => {
+    // 1 ends a and 2 ends b, and they take the same place
+    const place: CureProblem = {
+      open: (set) => [...(set.includes(1) ? [] : ['a']), ...(set.includes(2) ? [] : ['b'])],
+      curers: (need, set) => (set.length > 1 ? [] : need === 'a' ? [1] : [2]),
       costOf: (set) => set.length,
-      fits: (set, i) => !set.includes(i),
-      apart: (i) => i <= 10,
+      fits: (set) => set.length === 1,
+      apart: () => false,
       noWorse: () => false,
     };
-    expect(closedSets([0], apart)).toEqual([{ set: [0, ...needs.map((_, i) => i + 1)], open: ['never'] }]);
-    // tried in every combination they would be a thousand
-    expect(asked).toBeLessThan(200);
+    expect(closedSets([0], place)).toEqual([
+      { set: [0, 1], open: ['b'] },
+      { set: [0, 2], open: ['a'] },
+    ]);
   });
   it('where only two things apart together end a need, both are in; where one does, it is alone', () => {
     const two: CureProblem = {

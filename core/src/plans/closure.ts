@@ -27,7 +27,8 @@ const MOST_ADDED = 12;
  *  not told.
  *
  *  1. take the first need that is open; branch over all that may settle it; what that disturbs is settled in the branch
- *  2. where no branch settles all that can be settled, one more branch leaves it open
+ *  2. where no branch settles all that can be settled, one more branch leaves it open: not for the sake of a need that stays open
+ *     whatever is tried on it
  *  3. of what comes out: things that are not needed any more are left out; a set inside another that leaves less open goes
  *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, apart: () => false, noWorse: () => false })[0].set // [1] */
 export function closedSets(base: readonly number[], problem: CureProblem): readonly ClosedSet[] {
@@ -71,7 +72,7 @@ export function closedSets(base: readonly number[], problem: CureProblem): reado
         );
     }
     const out = sets.flatMap((s) => grow(s, stays));
-    return settles(out, open, stays) ? out : null;
+    return settles(out, set, open, stays) ? out : null;
   };
   /** The choices of things apart that end a need with none too many; null where one of them opens something else. */
   const endedApart = (
@@ -119,15 +120,35 @@ export function closedSets(base: readonly number[], problem: CureProblem): reado
     left: readonly string[],
   ): readonly ClosedSet[] => {
     const ways =
-      set.length - base.length >= MOST_ADDED ? [] : problem.curers(need, set).filter((i) => !set.includes(i));
+      set.length - base.length >= MOST_ADDED || stubborn(need, set, open)
+        ? []
+        : problem.curers(need, set).filter((i) => !set.includes(i));
     const out = ways.flatMap((i) => grow(joined(set, i), left));
-    return settles(out, open, left) ? out : [...out, ...grow(set, [...left, need])];
+    return settles(out, set, open, left) ? out : [...out, ...grow(set, [...left, need])];
   };
-  /** nothing at all settles it: it stays open in every set */
-  const hopeless = (need: string) => problem.curers(need, base).length === 0;
+  const ends = new Map<string, boolean>();
+  /** nothing that may settle it does, alone or together, whatever else is left open: it is not for another need's sake */
+  const stubborn = (need: string, set: readonly number[], open: readonly string[]): boolean =>
+    problem.curers(need, set).every((i) => {
+      if (set.includes(i)) return true;
+      const more = joined(set, i);
+      const key = `${need}|${more.join()}`;
+      let ended = ends.get(key);
+      if (ended === undefined) {
+        ends.set(key, false); // a circle of cures ends here
+        const others = open.filter((n) => n !== need);
+        ended = !problem.open(more, others).includes(need) || !stubborn(need, more, open);
+        ends.set(key, ended);
+      }
+      return !ended;
+    });
   /** one of them settles all that can be settled and is not left open, and opens nothing */
-  const settles = (out: readonly ClosedSet[], open: readonly string[], left: readonly string[]) =>
-    out.some((o) => o.open.every((n) => left.includes(n) || (hopeless(n) && open.includes(n))));
+  const settles = (
+    out: readonly ClosedSet[],
+    set: readonly number[],
+    open: readonly string[],
+    left: readonly string[],
+  ) => out.some((o) => o.open.every((n) => left.includes(n) || (open.includes(n) && stubborn(n, set, open))));
   const lean = grow(sorted(base), []).map((c) => leaner(c, base, problem));
   return best(lean);
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import {
   assess,
+  AXLES,
   builtPlan,
   countsOf,
   dominates,
@@ -8,17 +9,23 @@ import {
   findPlans,
   fitmentOf,
   isWish,
+  jobOfQuestion,
   LIFT_SOURCES,
   listed,
   rollingWays,
   moneyOf,
+  parseTireSize,
   partsList,
+  readQuestion,
+  reliefChoices,
+  tiresMeant,
   together,
   withPlanOf,
   workPlan,
   type Catalogue,
   type FoundPlan,
   type JobSections,
+  type Need,
   type Lock,
   type PlansAsked,
 } from '..';
@@ -120,6 +127,40 @@ describe('locks', () => {
     const none = found(job, { locks: lock('school', first.outcome.family) });
     expect(Object.keys(none.ofFamily)).not.toContain(first.outcome.family);
     expect(none.plans.length).toBeGreaterThan(0);
+  });
+});
+describe('a tyre that wants room', () => {
+  const asked = (text: string) => {
+    const { vehicles, asked } = readQuestion(text, catalogue);
+    const [vehicle] = vehicles;
+    const stock = parseTireSize(vehicle!.platform.stockTire);
+    if (!stock.ok || asked?.kind !== 'tire') throw new Error(text);
+    const [tire] = tiresMeant(asked, stock.value.rimIn, catalogue.tires);
+    return jobOfQuestion(text, vehicle!, asked, tire!);
+  };
+  const rubs = (needs: readonly Need[]) =>
+    needs.flatMap(({ finding: f }) => (f.code === 'tire-clearance' ? [f.axle] : []));
+  it.each([
+    ['33 whinchat', ['front']],
+    ['33 ostrey vaunt', ['front', 'rear']],
+    ['35 halder l', []],
+  ])('%s: where cutting all there is leaves it rubbing, nothing is cut for it', (text, hopeless) => {
+    const job = asked(text);
+    const vehicle = vehicleOf(job);
+    const all = AXLES.flatMap((axle) => reliefChoices({ vehicle, axle, catalogue }, () => true));
+    const cut = assess({ ...job, tire: { ...job.tire, reliefs: all } }, catalogue, settings, { day: DAY });
+    // the Whinchat's rear gets its room by cutting once it is raised
+    expect(rubs(cut.needs)).toEqual(expect.arrayContaining(hopeless));
+    const r = found(job);
+    for (const p of r.plans)
+      for (const axle of hopeless) {
+        expect(rubs(p.needs)).toContain(axle);
+        expect(p.reliefs.filter((x) => x.axle === axle)).toEqual([]);
+      }
+    expect(r.plans.some((p) => p.reliefs.length > 0)).toBe(hopeless.length < 2);
+    expect(r.plans.some((p) => rubs(p.needs).length === hopeless.length)).toBe(true);
+    // every way to cut it in vain would be hundreds
+    expect(r.tried).toBeLessThan(60);
   });
 });
 describe('a tyre that is left open', () => {

@@ -136,7 +136,8 @@ function* onWay(
   const { counts, beaten } = kept;
   const look = (sketch: Sketch): void => {
     // what nothing of the space can settle stays, whatever is added
-    if (beaten(sketch) || beaten({ ...sketch, counts: m.withWhatStays(sketch) })) {
+    const stays = (work: boolean): Pair => ({ ...sketch, counts: m.withWhatStays(sketch, work) });
+    if (beaten(sketch) || [false, true].some((work) => beaten(stays(work)))) {
       counts.pruned++;
       return;
     }

@@ -191,6 +191,14 @@ export function maker(
       lasting(set),
     ];
   };
+  const besides = new Map<string, number>();
+  /** the least that these come to beside their parts: their own work, and nothing that a need brings */
+  const besideOf = (set: readonly number[]): number =>
+    keptIn(
+      besides,
+      set.join(),
+      () => moneyFor(set, assessCase(judged(set).plan, [])).totalMinor - withTax(partsMinor(set)),
+    );
   const closed = new Map<string, readonly Option[]>();
   const closeOf = (axle: Axle, from: readonly number[]): readonly Option[] =>
     closedSets(from, problem(axle)).map((c): Option => {
@@ -243,12 +251,14 @@ export function maker(
         },
       ];
     },
-    withWhatStays: ({ set, ends, floor }: Sketch): Counts =>
+    /** `work`: also with the hours of its sources, which are dearer to ask */
+    withWhatStays: ({ set, ends, floor }: Sketch, work: boolean): Counts =>
       countsFor(
         set,
         sumOf([unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')]),
         floor,
-        withTax(partsMinor(set)) + bare.totalMinor,
+        withTax(partsMinor(set)) +
+          Math.max(bare.totalMinor, ...(work ? [besideOf(ends.front), besideOf(ends.rear)] : [])),
       ),
     closeAxle: (axle: Axle, set: readonly number[]): readonly Option[] =>
       keptIn(closed, `${axle} ${set.join()}`, () => closeOf(axle, set)),

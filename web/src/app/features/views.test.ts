@@ -238,10 +238,19 @@ describe('Counter', () => {
     line.value = '+20 courser 2019';
     line.dispatchEvent(new Event('input'));
     await until(async () => (await v.headline()).startsWith('+20 mm takes'));
+    await until(async () => !(await v.text()).includes('Still looking'));
     const text = await v.text();
     expect(text).toContain('Sarnby Courser 2017–2025');
     expect(text).toContain('Which dampers?');
     expect(text).toContain('Make it a job');
+    // the answer to one question is never told of another
+    line.value = '+300 courser 2019';
+    line.dispatchEvent(new Event('input'));
+    expect(await v.headline()).toBe('Looking …');
+    await until(async () =>
+      (await v.headline()).startsWith('+300 mm is not reached: the nearest plan gives'),
+    );
+    expect(await v.text()).toContain('off what is wanted.');
   });
 });
 /** Asks again until it is so; fails with the test's own time limit. */

@@ -17,6 +17,7 @@ import {
   bandText,
   counterHeadline,
   FAMILY_NAMES,
+  FAR_OFF_MM,
   findingText,
   localDay,
   optionText,
@@ -36,6 +37,7 @@ import { heard, injectShopPlans } from '../../workers/shop-plans';
 
 const TYPED_MS = 250;
 const MOST_PAST = 2;
+const MOST_NEEDS = 4;
 
 /** The question on the telephone: one line in any order, the answer as a sentence, at most three ways drawn on the vehicle. */
 @Component({
@@ -169,11 +171,12 @@ export class CounterView {
     const say = (d: CounterAnswer['best']) =>
       (d?.needs ?? [])
         .filter((n) => n.verdict !== 'ask')
-        .slice(0, 2)
+        .slice(0, MOST_NEEDS)
         .map((n) => findingText(n.finding, style, this.question()?.vehicle?.platform ?? null));
-    const { missMm } = a.stands.point;
+    const offBy = ({ missMm }: { readonly missMm: number }) =>
+      missMm >= FAR_OFF_MM ? [`${length(missMm, style)} off what is wanted.`] : [];
     const stands = a.stands.detail.needs.filter((n) => n.verdict !== 'ask').length;
-    const off = missMm >= 3 ? [`${length(missMm, style)} off what is wanted.`] : [];
+    const off = offBy(a.stands.point);
     const fits = stands === 0 && off.length === 0;
     return [
       {
@@ -188,9 +191,10 @@ export class CounterView {
         ? [
             {
               name: FAMILY_NAMES[best.family],
-              verdict: best.needs.no > 0 ? 'no' : best.needs.needs > 0 ? 'needs' : 'fits',
+              verdict:
+                best.needs.no > 0 ? 'no' : best.needs.needs + offBy(best).length > 0 ? 'needs' : 'fits',
               drawing: a.best?.drawing ?? null,
-              lines: say(a.best),
+              lines: [...offBy(best), ...say(a.best)],
               band: bandText(worth, style),
               chosen: true,
             },
