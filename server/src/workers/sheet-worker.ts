@@ -8,6 +8,7 @@ import { typeset, type Coverage } from '../services/typeset';
 import type { JobTask, PrintTask } from '../services/printable';
 import type { Prepare } from '../services/sheet-model';
 import { printing } from '../services/printing';
+import { writeWholeLines } from '../services/whole-lines';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
 const FONTS = [join(import.meta.dirname, 'fonts'), join(import.meta.dirname, '../../dist/fonts')].find((f) =>
@@ -18,6 +19,7 @@ const fonts = FONTS;
 const coverage = JSON.parse(readFileSync(join(fonts, 'coverage.json'), 'utf8')) as Coverage;
 
 keepSetting(join(fonts, 'Archivo-400-normal.ttf'));
+writeWholeLines();
 pdfmake.setFonts(
   Object.fromEntries(
     Object.keys(coverage).map((name) => {
