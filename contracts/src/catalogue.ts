@@ -54,6 +54,10 @@ const axleSpec = z.strictObject({
   limits: z.strictObject({
     stopMm: z.number().min(0).max(250),
     solidMm: z.number().min(10).max(300),
+    stopPoint: z
+      .strictObject({ compressedMm: z.number().min(1).max(200), forceN: z.number().min(50).max(100_000) })
+      .nullable()
+      .optional(),
     damper: z.strictObject({ extendedMm: z.number(), compressedMm: z.number() }).nullable(),
     ballSwingDeg: z.number().min(5).max(60).nullable(),
     rodSwingDeg: z.partialRecord(z.enum(RODS), jointSwing).optional(),
@@ -113,6 +117,10 @@ const axleSpec = z.strictObject({
     .nullable()
     .default(null),
   tieRodPitchMm: z.number().min(0.5).max(10).nullable().default(null),
+  dragSleeve: z
+    .strictObject({ rangeMm: range, pitchMm: z.number().min(0.5).max(6).nullable() })
+    .nullable()
+    .optional(),
 });
 const nullableText = text.nullable();
 const fastenerCard = z.strictObject({

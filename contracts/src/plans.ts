@@ -26,7 +26,7 @@ const plan = {
   rakeMm: z.number().nullable(),
   rakeLoadedMm: z.number().nullable(),
   totalMinor: z.number(),
-  minutes: z.number(),
+  times: z.strictObject({ personMinutes: z.number(), bayMinutes: z.number(), rackMinutes: z.number() }),
 };
 const point = z.strictObject(plan);
 /** How far a search for plans is: sent as it betters, and at its end with `complete`. */

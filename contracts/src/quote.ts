@@ -37,6 +37,9 @@ const QuotedPlanSchema = z.strictObject({
     total: between,
   }),
   minutes: between,
+  /** not there in papers that were given before the two were told apart from person time */
+  bayMinutes: between.optional(),
+  rackMinutes: between.optional(),
   givenUp: texts,
   /** not settled by it */
   open: texts,

@@ -1,6 +1,8 @@
 import {
   checkHardpoints,
+  ADJUSTABLE,
   JOINTS_MADE,
+  RELOCATED,
   RODS,
   type AxleEffect,
   type AxleFigures,
@@ -203,7 +205,17 @@ const GEOMETRY_EFFECTS = [
   z.strictObject({ kind: z.literal('caster-bush'), deg: z.number().min(-8).max(8) }),
   z.strictObject({ kind: z.literal('camber-set'), deg: z.number().min(-5).max(5) }),
   z.strictObject({ kind: z.literal('subframe-drop'), dropMm: thickness }),
-  z.strictObject({ kind: z.literal('relocation'), dropMm: thickness }),
+  z.strictObject({
+    kind: z.literal('relocation'),
+    dropMm: thickness,
+    moves: z.array(z.enum(RELOCATED)).min(1),
+  }),
+  z.strictObject({
+    kind: z.literal('adjustable'),
+    member: z.enum(ADJUSTABLE),
+    rangeMm: z.tuple([z.number().min(-80).max(0), z.number().min(0).max(80)]),
+    pitchMm: z.number().min(0.5).max(6).nullable(),
+  }),
   z.strictObject({ kind: z.literal('differential-drop'), dropMm: thickness }),
   z.strictObject({ kind: z.literal('upper-arm-joint'), offsetMm: vec3 }),
   z.strictObject({

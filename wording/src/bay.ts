@@ -242,9 +242,9 @@ export function planHeadline(
       consequence: 'Choose a plan in Match; the order of work follows from it.',
     };
   const saved = plan.singleMinutes - plan.mergedMinutes;
-  const rack = plan.alignmentMinutes > 0 ? `, then ${duration(plan.alignmentMinutes)} on the rack` : '';
+  const rack = plan.rackMinutes > 0 ? `, then ${duration(plan.rackMinutes)} on the rack` : '';
   return {
-    sentence: `${plural(plan.steps.length, 'step')}: ${hoursRangeText(hours.bayMinutes, range)} in the bay for ${people === 1 ? 'one fitter' : people === 2 ? 'two' : `${people} fitters`}${rack}.`,
+    sentence: `${plural(plan.steps.length, 'step')}: ${hoursRangeText(hours.bayMinutes, range)} in the bay for ${people === 1 ? 'one fitter' : people === 2 ? 'two' : `${people} fitters`}${rack}; ${duration(plan.personMinutes)} of person time is sold.`,
     consequence: `${saved > 1 ? `${duration(saved)} less than each part by itself. ` : ''}Everything on a rubber bush stays loose until step ${plan.rideHeightLine + 1}, wheels on the ground.`,
   };
 }

@@ -2,6 +2,7 @@ import {
   boltName,
   formatDecimal,
   type Finding,
+  type NothingThere,
   type OverBudget,
   type Platform,
   type Verdict,
@@ -19,6 +20,7 @@ import {
   type Style,
 } from './format';
 import { spotText } from './intake-words';
+import { LOAD_CASE_WORDS } from './load-cases';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
 import { optionText } from './variant';
 
@@ -37,6 +39,23 @@ export const NEED_WORDS: Readonly<Record<Verdict, string>> = {
   needs: 'to do',
   ask: 'ask',
   no: 'cannot stay',
+};
+/** From which load an axle sits on its stops. */
+const stopsFrom = ({ fromKg }: { readonly fromKg: number }, kg: (v: number) => string) =>
+  fromKg <= 0 ? 'even empty' : `from ${kg(fromKg)} more than empty`;
+const longerBy = (byMm: number, turns: number | null, mm: (v: number) => string) =>
+  `${mm(Math.abs(byMm))} ${byMm < 0 ? 'shorter' : 'longer'}${turns === null ? '' : `, ${plural(Math.round(Math.abs(turns) * 4) / 4, 'turn')}`}`;
+const NOTHING_THERE_WORDS: Readonly<Record<NothingThere, string>> = {
+  'no-such-line': 'This axle has no such hose, lead or cable',
+  'no-bar-link': 'This axle has no anti-roll bar link',
+  'no-propshaft': 'No propshaft goes to this axle',
+  'no-shaft-joint': 'This axle has no shafts with joints',
+  'not-driven': 'Nothing drives this axle',
+  'no-leaf': 'This axle has no leaf springs',
+  'no-coil': 'This axle has no coils',
+  'no-steering-link': 'This axle has no drag link',
+  'no-track-bar': 'This axle has no track bar',
+  'no-spare': 'There is no spare on board',
 };
 const SPARE_PLACE = { 'under-bed': 'under the bed', tailgate: 'on the tailgate', inside: 'inside' } as const;
 const AXLE = { front: 'front', rear: 'rear', both: 'front and rear' } as const;
@@ -167,13 +186,13 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'axle-off-centre':
       return `The ${f.axle} axle would sit ${mm(Math.abs(f.shiftLeftMm))} to the ${f.shiftLeftMm > 0 ? 'left' : 'right'}.`;
     case 'steering-wheel-set':
-      return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off; it is set straight ${SET_BY[f.by]} during alignment.`;
+      return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off; it is set straight ${SET_BY[f.by]} during alignment${f.longerMm === null ? '' : `: ${longerBy(f.longerMm, f.turns, mm)}`}.`;
     case 'steering-wheel-ask':
-      return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off: where it is set straight on this vehicle is in the maker’s manual.`;
+      return `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off: where it is set straight on this vehicle, and how far, is in the maker’s manual.`;
     case 'steering-wheel-off-centre':
-      return f.by === 'nobody'
+      return f.endMm === null
         ? `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off, and nothing on this vehicle sets it straight: centre the axle first, or take less lift.`
-        : `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off, more than the ${degrees(f.mostDeg)} a sleeve takes: centre the axle first (track bar, drag-link raise), or take less lift.`;
+        : `Steering wheel would stand ${degrees(Math.abs(f.turnDeg))} off with the drag link at its end, ${longerBy(f.endMm, null, mm)}: centre the axle first (track bar, drag-link raise), or take less lift.`;
     case 'damper-match':
       return `Spring goes from ${rate(f.fromNPerMm)} to ${rate(f.toNPerMm)} ${f.axle}: more than ${percent(f.mostPercent, 0)}, so the damper must match.`;
     case 'topped-out':
@@ -191,7 +210,23 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'damper-solid':
       return `${f.reserveMm < 0 ? `The ${f.axle} damper is solid ${mm(-f.reserveMm)} before the bump stop touches` : `Only ${mm(f.reserveMm)} between the ${f.axle} bump stop's touch and a solid damper`}: the damper would be broken. A stop lower by ${mm(f.lowerMm)} of wheel travel, or a damper that goes shorter.`;
     case 'nose-high-loaded':
-      return `Loaded as the brief says, the nose would stand ${mm(f.byMm)} high: refused. Take less front lift or a stiffer rear.`;
+      return `Loaded as the brief says, the nose would stand ${mm(f.byMm)} high, ${mm(f.thanBuiltMm)} more than this vehicle as built under the same load: refused. Take less front lift or a stiffer rear.`;
+    case 'on-stops':
+      return `The ${f.axle} axle sits on its bump stops ${stopsFrom(f, kg)}; as used it carries ${kg(f.carriesKg)} more than empty. Fit a stiffer spring there, or carry less.`;
+    case 'on-stops-as-built':
+      return `The ${f.axle} axle sits on its bump stops ${stopsFrom(f, kg)}, also as built; as used it carries ${kg(f.carriesKg)} more than empty. A stiffer spring there rides off them.`;
+    case 'on-stops-rated':
+      return `The ${f.axle} axle sits on its bump stops ${stopsFrom(f, kg)}; at its rating it carries ${kg(f.carriesKg)} more than empty.`;
+    case 'springs-sagged':
+      return `${AXLE_FIRST[f.axle]} at ${mm(f.measuredMm)} stands ${mm(f.lowMm)} under its record (ordinary is ${mm(f.ordinary[0])}–${mm(f.ordinary[1])}): springs have sagged, or a load is in it. Today’s geometry starts there; new springs bring it back.`;
+    case 'does-nothing':
+      return `${NOTHING_THERE_WORDS[f.why]}: it does nothing here. Take it out.`;
+    case 'nothing-to-go-with':
+      return 'No differential, subframe or gearbox is lowered in this plan: it has nothing to go with. Take it out.';
+    case 'tire-speed':
+      return `${AXLE_FIRST[f.axle]} tyre may run ${quantity(f.mostKmh, 'km/h', style, 0)}; the vehicle cruises at ${quantity(f.neededKmh, 'km/h', style, 0)}.`;
+    case 'tire-speed-below-built':
+      return `${AXLE_FIRST[f.axle]} tyre may run ${quantity(f.mostKmh, 'km/h', style, 0)}; the vehicle was built with one for ${quantity(f.neededKmh, 'km/h', style, 0)}. Ask insurer and inspection.`;
     case 'nose-high':
       return `Empty, the nose would stand ${mm(f.byMm)} high. No load is named; with one in the bed it stands higher still.`;
     case 'nose-too-high':
@@ -257,7 +292,7 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'headlamps':
       return `Rake changes the beam by ${degrees(Math.abs(f.turnDeg))} ${f.turnDeg > 0 ? 'down' : 'up'}: headlamps are aimed in the plan.`;
     case 'tire-clearance': {
-      const near = `${AXLE_FIRST[f.axle]} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}${f.clearanceMm < 0 ? '' : `; ${mm(f.marginMm)} wanted${f.chains ? ' with chains' : ''}`}${f.others > 0 ? `, ${plural(f.others, 'other')} too near as well` : ''}`;
+      const near = `${AXLE_FIRST[f.axle]} ${OBSTACLE_WORDS[f.obstacle]} ${missText(f.clearanceMm, style)} ${WHERE_WORDS[f.where]}${f.loadCase === 'empty' ? '' : `, ${LOAD_CASE_WORDS[f.loadCase]}`}${f.clearanceMm < 0 ? '' : `; ${mm(f.marginMm)} wanted${f.chains ? ' with chains' : ''}`}${f.others > 0 ? `, ${plural(f.others, 'other')} too near as well` : ''}`;
       return `${near}. ${
         f.needsLiftMm === null
           ? 'Lift alone does not clear it: look at the rub map for what does.'
@@ -315,9 +350,9 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
     case 'centre-bore':
       return `Wheel bore ${formatDecimal(f.wheelMm, 1)} mm does not go over the ${formatDecimal(f.hubMm, 1)} mm hub.`;
     case 'wheel-load':
-      return `${AXLE_FIRST[f.axle]} wheel rated ${kg(f.ratedKg)}; it carries ${kg(f.neededKg)} loaded.`;
+      return `${AXLE_FIRST[f.axle]} wheel is rated ${kg(f.ratedKg)}; at the rating of its axle it carries ${kg(f.neededKg)}.`;
     case 'tire-load':
-      return `${AXLE_FIRST[f.axle]} tyre carries ${kg(f.ratedKg)}; the axle puts ${kg(f.neededKg)} on each.`;
+      return `${AXLE_FIRST[f.axle]} tyre carries ${kg(f.ratedKg)}; at its rating the axle puts ${kg(f.neededKg)} on each.`;
     case 'tire-load-unknown':
       return `Load capacity${f.axle === 'both' ? '' : ` ${f.axle}`} not known: read the load index off the sidewall before this tyre is ordered.`;
     case 'tire-assumed-series':

@@ -18,3 +18,5 @@ export * from './words';
 export * from './work';
 export * from './quote';
 export * from './bay';
+export * from './load-cases';
+export * from './times';

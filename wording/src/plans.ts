@@ -96,7 +96,7 @@ export function plansHeadline(t: PlansTold | null, busy: boolean, style: Style):
       ? `No plan settles everything; ${worth.length === 1 ? 'the nearest leaves' : 'the nearest leave'} ${plural(first.needs.no + first.needs.needs, 'thing')} open.`
       : `${n}; ${whole}.`,
     consequence: first
-      ? `${FAMILY_NAMES[first.family]}: ${money(first.totalMinor, style)} with tax, ${duration(first.minutes)}${first.missMm > 3 ? `, ${length(first.missMm, style)} off the wish` : ''}. ${looked}`
+      ? `${FAMILY_NAMES[first.family]}: ${money(first.totalMinor, style)} with tax, ${duration(first.times.personMinutes)}${first.missMm > 3 ? `, ${length(first.missMm, style)} off the wish` : ''}. ${looked}`
       : looked,
   };
 }
@@ -193,7 +193,7 @@ export function sizeText(s: SizeOfSeries, style: Style): string {
 }
 /** A plan as a point is spoken: for who cannot see the picture. */
 export const pointText = (p: PlanPoint, style: Style): string =>
-  `${FAMILY_NAMES[p.family]}: ${money(p.totalMinor, style)}, ${length(p.missMm, style)} off the wish, ${duration(p.minutes)}${p.days > 0 ? `, ${plural(p.days, 'day')} until the last part` : ''}`;
+  `${FAMILY_NAMES[p.family]}: ${money(p.totalMinor, style)}, ${length(p.missMm, style)} off the wish, ${duration(p.times.personMinutes)}${p.days > 0 ? `, ${plural(p.days, 'day')} until the last part` : ''}`;
 export const frequencyText = (front: number, rear: number, style: Style): string =>
   `${quantity(front, 'Hz', style).replace(/\s*Hz$/, '')} / ${quantity(rear, 'Hz', style)}`;
 
@@ -273,7 +273,7 @@ export function bandText(
       (p) => p.totalMinor,
       (n) => money(n, style),
     ),
-    hours: of((p) => p.minutes, duration),
+    hours: of((p) => p.times.personMinutes, duration),
   };
 }
 

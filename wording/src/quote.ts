@@ -129,6 +129,8 @@ function planOn(p: QuotedPlan, letter: string, vehicle: KnownVehicle | null, sty
     })),
     money: p.money,
     minutes: p.minutes,
+    bayMinutes: p.bayMinutes,
+    rackMinutes: p.rackMinutes,
     givenUp: p.givenUp.map((g) => givenUpText(g, style)),
     open: p.open.map(said),
     advised: p.advised.filter((x) => x.decision === null).map((x) => said(x.need)),
@@ -166,7 +168,7 @@ export function quoteHeadline(
   const others = plans.length - 1;
   const open = first.open.length;
   return {
-    sentence: `${moneyBetween(first.money.total, style)} with tax, ${hoursText(first.minutes)} in the bay${others > 0 ? `; ${plural(others, 'alternative')} beside it` : ''}.`,
+    sentence: `${moneyBetween(first.money.total, style)} with tax, ${hoursText(first.minutes)} of person time${others > 0 ? `; ${plural(others, 'alternative')} beside it` : ''}.`,
     consequence: [
       open > 0 ? `${plural(open, 'thing')} still open stand${open === 1 ? 's' : ''} on it.` : '',
       validUntil === null

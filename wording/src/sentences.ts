@@ -1,4 +1,5 @@
 import {
+  workTimes,
   axleOfCorner,
   formatDecimal,
   LEVEL_MM,
@@ -18,6 +19,7 @@ import {
   advisedNeeds,
   openNeeds,
 } from '@rigger/core';
+import { timesText } from './times';
 import { findingText, needText } from './findings';
 import {
   capital,
@@ -245,7 +247,7 @@ export function sheetHeadline(plan: WorkPlan | null, lines: number): Headline {
       consequence: 'Choose lift sources in Match; the work follows from them.',
     };
   return {
-    sentence: `${plural(plan.steps.length, 'step')}, ${duration(plan.minutes)} in the bay, ${plural(lines, 'line')} of parts.`,
+    sentence: `${plural(plan.steps.length, 'step')}, ${timesText(workTimes(plan))}, ${plural(lines, 'line')} of parts.`,
     consequence: `Everything on a rubber bush stays loose until step ${plan.rideHeightLine + 1}, wheels on the ground.`,
   };
 }

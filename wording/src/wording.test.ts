@@ -207,9 +207,9 @@ describe('findings', () => {
     { code: 'caster-reach', axle: 'front', valueDeg: 1.2, spec: [2, 3.4], reach: [-0.4, 0.4], shortDeg: 0.4 },
     { code: 'cv-angle', axle: 'front', valueDeg: 9.01, limitDeg: 8 },
     { code: 'axle-off-centre', axle: 'rear', shiftLeftMm: -7.2 },
-    { code: 'steering-wheel-off-centre', turnDeg: -25, by: null, mostDeg: 15 },
-    { code: 'steering-wheel-off-centre', turnDeg: -5, by: 'nobody', mostDeg: 15 },
-    { code: 'steering-wheel-set', turnDeg: -5, by: 'dealer' },
+    { code: 'steering-wheel-off-centre', turnDeg: -25, by: null, endMm: null },
+    { code: 'steering-wheel-off-centre', turnDeg: -5, by: 'nobody', endMm: null },
+    { code: 'steering-wheel-set', turnDeg: -5, by: 'dealer', longerMm: null, turns: null },
     { code: 'damper-match', axle: 'rear', fromNPerMm: 38, toNPerMm: 52, mostPercent: 15 },
     {
       code: 'topped-out',
@@ -240,7 +240,15 @@ describe('findings', () => {
     },
     { code: 'damper-solid', axle: 'front', reserveMm: -9, lowerMm: 15 },
     { code: 'damper-solid', axle: 'front', reserveMm: 3, lowerMm: 3 },
-    { code: 'nose-high-loaded', byMm: 12 },
+    { code: 'nose-high-loaded', byMm: 12, thanBuiltMm: 9 },
+    { code: 'on-stops', axle: 'rear', fromKg: 620, carriesKg: 700 },
+    { code: 'on-stops-as-built', axle: 'rear', fromKg: 620, carriesKg: 700 },
+    { code: 'on-stops-rated', axle: 'rear', fromKg: -4, carriesKg: 900 },
+    { code: 'springs-sagged', axle: 'rear', measuredMm: 455, ordinary: [510, 571], lowMm: 85 },
+    { code: 'does-nothing', why: 'no-such-line' },
+    { code: 'nothing-to-go-with', what: 'differential-drop' },
+    { code: 'tire-speed', axle: 'front', mostKmh: 90, neededKmh: 110 },
+    { code: 'tire-speed-below-built', axle: 'front', mostKmh: 160, neededKmh: 190 },
     { code: 'not-level', rakeMm: 31, wanted: [10, 25] },
     { code: 'over-height', heightMm: 2080, limitMm: 2050, what: 'older ferry' },
     { code: 'over-axle-load', axle: 'rear', loadKg: 1710, ratedKg: 1650 },
@@ -256,6 +264,7 @@ describe('findings', () => {
       clearanceMm: -4,
       marginMm: 10,
       where: 'lock-bump',
+      loadCase: 'empty',
       others: 2,
       liftMm: 10,
       needsLiftMm: 38,
@@ -268,6 +277,7 @@ describe('findings', () => {
       clearanceMm: 14,
       marginMm: 25,
       where: 'bump',
+      loadCase: 'as-used',
       others: 0,
       liftMm: 40,
       needsLiftMm: 38,
@@ -280,6 +290,7 @@ describe('findings', () => {
       clearanceMm: 4,
       marginMm: 10,
       where: 'always',
+      loadCase: 'empty',
       others: 1,
       liftMm: 40,
       needsLiftMm: null,
@@ -505,7 +516,7 @@ describe('each screen says its finding first', () => {
   it('the match says what is left open, and the gravest first', () => {
     const job = plainJob('mettrick-fell', ['HF-590']);
     const a = assess(job, catalogue, settings);
-    const h = matchHeadline(a, moneyOf([], { minutes: 0, alignmentMinutes: 0 }, settings), MM);
+    const h = matchHeadline(a, moneyOf([], { personMinutes: 0, rackMinutes: 0 }, settings), MM);
     expect(h.sentence).toContain('cannot stay');
     expect(h.consequence).toContain('steered axle');
   });

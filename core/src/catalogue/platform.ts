@@ -45,6 +45,8 @@ export interface AxleSpec {
   readonly limits: {
     readonly stopMm: number;
     readonly solidMm: number;
+    /** force at the wheel with the stop compressed this far, where somebody has measured it */
+    readonly stopPoint?: { readonly compressedMm: number; readonly forceN: number } | null | undefined;
     readonly damper: { readonly extendedMm: number; readonly compressedMm: number } | null;
     readonly ballSwingDeg: number | null;
     /** how far the joints of links, bars and rods lean or swing from how they stand as built; one that is not there is not
@@ -81,6 +83,9 @@ export interface AxleSpec {
   readonly propshaft: Propshaft | null;
   /** what one turn of a tie rod (or its sleeve) changes its length by, mm; null where nothing steers, or nobody has said */
   readonly tieRodPitchMm: number | null;
+  /** sleeve of the drag link: how much longer or shorter it may be set than it is, and what one turn changes, mm; not there where there is
+   *  none, or nobody has measured it */
+  readonly dragSleeve?: { readonly rangeMm: Range; readonly pitchMm: number | null } | null | undefined;
 }
 
 /** Where the masses of a vehicle are, mm over the ground as it left the factory, empty. */

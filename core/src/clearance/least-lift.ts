@@ -10,6 +10,10 @@ export interface UsedTravel {
   readonly droopMm: number;
   /** share of the travel that full lock takes off it; 0: full lock and full bump come together */
   readonly narrowing: number;
+  /** how much lower it stands loaded as it is used, from where the bump is counted, and standing still at the rating of the axle; mm
+   *  of travel from the empty ride height, not there where the load does not lower it */
+  readonly sinksMm?: number;
+  readonly ratedMm?: number;
 }
 export const USED_TRAVEL: UsedTravel = { bumpMm: 60, droopMm: 80, narrowing: 0.5 }; // daily driving with some trail
 // rock and trail flexes the axle further, and at full lock too
@@ -44,10 +48,11 @@ export interface NoLiftClears {
   readonly mostMm: number;
 }
 
-/** Travel used about a ride height, inside what the axle has. */
+/** Travel used about a ride height, inside what the axle has: down from the empty height, up from the loaded one, and never less than
+ *  where it stands at the rating of its axle. */
 export const usedWindow = (rideZMm: number, used: UsedTravel, ends: AxleEnds): Window => ({
   fromMm: Math.max(ends.bottomMm, rideZMm - used.droopMm),
-  toMm: Math.min(ends.topMm, rideZMm + used.bumpMm),
+  toMm: Math.min(ends.topMm, rideZMm + Math.max((used.sinksMm ?? 0) + used.bumpMm, used.ratedMm ?? 0)),
   lock: ends.lock,
   narrows:
     used.narrowing > 0
@@ -55,6 +60,8 @@ export const usedWindow = (rideZMm: number, used: UsedTravel, ends: AxleEnds): W
           rideZMm,
           bumpMm: used.bumpMm,
           droopMm: used.droopMm,
+          sinksMm: used.sinksMm ?? 0,
+          ratedMm: used.ratedMm ?? 0,
           fullLock: ends.lock,
           share: used.narrowing,
         }

@@ -14,17 +14,24 @@ export interface Narrowing {
   readonly rideZMm: number;
   readonly bumpMm: number;
   readonly droopMm: number;
+  /** lower than that loaded as it is used, and at the rating of the axle */
+  readonly sinksMm: number;
+  readonly ratedMm: number;
   readonly fullLock: number;
   readonly share: number;
 }
-/** The travel of a window that counts at one lock, mm from design: reach × (1 − share · |lock share|²) either way, inside
+/** The travel of a window that counts at one lock, mm from design: reach × (1 − share · |lock share|²) either way, up from where
+ *  it stands loaded, down from where it stands empty, at least to where it stands at its rating, inside
  *  what the axle has.
- *  @example travelAt({ fromMm: -80, toMm: 60, lock: 40, narrows: { rideZMm: 0, bumpMm: 60, droopMm: 80, fullLock: 40, share: 0.5 } }, 40) // [-40,30] */
+ *  @example travelAt({ fromMm: -80, toMm: 60, lock: 40, narrows: { rideZMm: 0, bumpMm: 60, droopMm: 80, sinksMm: 20, ratedMm: 45, fullLock: 40, share: 0.5 } }, 40) // [-40,50] */
 export function travelAt({ fromMm, toMm, narrows }: Window, across: number): readonly [number, number] {
   if (!narrows || narrows.fullLock === 0) return [fromMm, toMm];
-  const { rideZMm, bumpMm, droopMm, fullLock, share } = narrows;
+  const { rideZMm, bumpMm, droopMm, sinksMm, ratedMm, fullLock, share } = narrows;
   const reach = 1 - share * Math.min(1, Math.abs(across / fullLock)) ** 2;
-  return [Math.max(fromMm, rideZMm - droopMm * reach), Math.min(toMm, rideZMm + bumpMm * reach)];
+  return [
+    Math.max(fromMm, rideZMm - droopMm * reach),
+    Math.min(toMm, rideZMm + Math.max(sinksMm + bumpMm * reach, ratedMm)),
+  ];
 }
 export interface WindowWorst {
   readonly clearanceMm: number;

@@ -1,4 +1,5 @@
 import type { Provenance } from '../catalogue';
+import type { LoadCase } from './load-case';
 import { CLOSED_FORMULAS, type ClosedFormula, type Formula, type Numbers } from './formulas';
 
 export type Unit =
@@ -62,6 +63,7 @@ export const FIGURE_NAMES = [
   'arch-planned',
   'arch-stock',
   'arch-loaded',
+  'arch-rated',
   'rake',
   'level-difference',
   'body-lift',
@@ -83,6 +85,8 @@ export const FIGURE_NAMES = [
   'scrub',
   'trail',
   'pitch',
+  'body-pitch',
+  'wheelbase',
   'shift-left',
   'shift-forward',
   'roll-centre',
@@ -94,6 +98,9 @@ export const FIGURE_NAMES = [
   'sprung-mass',
   'damper-rate',
   'steering-wheel',
+  'track-bar-setting',
+  'drag-link-setting',
+  'setting-turns',
   'tire-diameter',
   'section',
   'section-on-rim',
@@ -182,6 +189,7 @@ export const FIGURE_NAMES = [
   'roll-gradient',
   'damper-ratio',
   'axle-load',
+  'load-on-stops',
   'propshaft-ripple',
   'propshaft-joint',
   'shaft-slope',
@@ -215,11 +223,13 @@ export interface Figure {
   /** the record that says so: a part, a tyre, the platform */
   readonly from?: string | undefined;
   readonly provenance?: Provenance | undefined;
+  /** what the vehicle carries in it; not there where no load is in it */
+  readonly loadCase?: LoadCase | undefined;
   readonly because: readonly Figure[];
   /** what each of `because` is in the formula, in the same order; absent where the formula is a solver */
   readonly roles?: readonly string[] | undefined;
 }
-type Extra = Partial<Pick<Figure, 'plusMinus' | 'limit' | 'formula' | 'from' | 'provenance'>>;
+type Extra = Partial<Pick<Figure, 'plusMinus' | 'limit' | 'formula' | 'from' | 'provenance' | 'loadCase'>>;
 
 export const computed = (
   name: FigureName,

@@ -17,7 +17,7 @@ import {
   tieRodTurns,
   toeByTapeMm,
 } from '../suspension';
-import { KM_PER_MILE, MM_PER_INCH } from '../units';
+import { DEG_PER_RAD, KM_PER_MILE, MM_PER_INCH } from '../units';
 
 /** Numbers of a formula by their role; a role may hold several. */
 export type Numbers = Readonly<Record<string, readonly number[]>>;
@@ -66,6 +66,9 @@ export const CLOSED_FORMULAS = {
   'rear-minus-front': closed(
     (of, _all, or) => of('rear') - of('front') - of('level') + or('rear-tire', 0) - or('front-tire', 0),
   ),
+  // + nose down
+  'body-pitch': closed((of) => Math.atan((of('rear') - of('front')) / of('wheelbase')) * DEG_PER_RAD),
+  'less-pitch': closed((of) => of('body') - of('pitch')),
   'tire-metric': closed((of) => of('rim') * MM_PER_INCH + (2 * of('section') * of('aspect')) / 100),
   'section-on-rim': closed((of) => sectionOnRimMm(of('section'), of('measuring'), of('rim'))),
   'tire-stiffness': closed((of) =>

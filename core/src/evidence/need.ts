@@ -1,5 +1,6 @@
 import type { Axle } from '../suspension';
 import type { Figure } from './figure';
+import type { LoadCase } from './load-case';
 
 /** `advised`: it works, and is near its limit or wears by a known way; the customer may accept or decline */
 export type Verdict = 'fits' | 'advised' | 'needs' | 'ask' | 'no';
@@ -40,6 +41,8 @@ export interface NeedOf<F extends Coded = Coded> {
   readonly blocks: Blocks;
   readonly about: Subject;
   readonly figure: Figure | null;
+  /** what the vehicle carries in the case that decides; null where no load is in it */
+  readonly loadCase: LoadCase | null;
 }
 /** in the order people deal with them: what cannot stay, what must be added, what must be asked */
 const DEALT_WITH: readonly Verdict[] = ['no', 'needs', 'ask', 'advised', 'fits'];

@@ -19,6 +19,7 @@ import {
   type AxleSetup,
   type RideHeight,
   type RideHeightFault,
+  type Setting,
   type TravelRoom,
 } from '../suspension';
 import { bad, good, type Result } from '../units';
@@ -34,6 +35,7 @@ import {
 
 export interface AxleGeometry {
   readonly camberDeg: number | null;
+  /** of one axle alone in the body's frame; in a `Forecast`, which knows both ends, against the ground */
   readonly casterDeg: number | null;
   readonly toeDeg: number | null;
   readonly cvOuterDeg: number | null;
@@ -47,11 +49,18 @@ export interface AxleForecast {
   readonly spec: AxleSpec;
   readonly today: RideHeight;
   readonly planned: RideHeight;
+  /** with the load of the brief, and at the rating of the axle */
   readonly loaded: RideHeight;
+  readonly rated: RideHeight;
   /** settled suspension lift of the plan over today, with its range and its chain */
   readonly lift: Figure;
   /** body over design height, today and planned, each from its balance */
-  readonly heights: { readonly today: Figure; readonly planned: Figure; readonly loaded: Figure };
+  readonly heights: {
+    readonly today: Figure;
+    readonly planned: Figure;
+    readonly loaded: Figure;
+    readonly rated: Figure;
+  };
   readonly claim: Figure | null;
   readonly bodyLiftMm: number;
   /** travel left from the planned height, empty; null where that height has no pose */
@@ -59,6 +68,8 @@ export interface AxleForecast {
   readonly roomToday: TravelRoom | null;
   readonly geometryToday: AxleGeometry;
   readonly geometryPlanned: AxleGeometry;
+  /** what its adjustable members are set to, against today */
+  readonly settings: readonly Setting[];
   readonly reach: { readonly camberDeg: Range; readonly casterDeg: Range };
   readonly rateStockNPerMm: number;
   readonly ratePlannedNPerMm: number;
@@ -101,9 +112,9 @@ function make(
   here: readonly FittedPart[],
 ): Result<AxleForecast, RideHeightFault> {
   const { axle, vehicle } = v.input;
-  const [today, planned, loaded] = [v.today.height(), plan.height(), plan.loaded()];
-  for (const h of [today, planned, loaded]) if (!h.ok) return bad(h.fault);
-  if (!today.ok || !planned.ok || !loaded.ok) throw new Error('unreachable');
+  const [today, planned, loaded, rated] = [v.today.height(), plan.height(), plan.loaded(), plan.rated()];
+  for (const h of [today, planned, loaded, rated]) if (!h.ok) return bad(h.fault);
+  if (!today.ok || !planned.ok || !loaded.ok || !rated.ok) throw new Error('unreachable');
   const source = vehicle.platform.label;
   const rawLift = today.value.zMm - planned.value.zMm;
 
@@ -135,6 +146,7 @@ function make(
     today: height('today', today.value, v.today, v.today.load.emptyN),
     planned: height('planned', planned.value, plan, plan.load.emptyN),
     loaded: height('planned, loaded', loaded.value, plan, plan.load.loadedN),
+    rated: height('planned, at its rating', rated.value, plan, plan.load.ratedN),
   };
   const settle = Math.max(0, ...here.map((f) => f.part.settleShare)) * 100;
   const settled =
@@ -167,6 +179,7 @@ function make(
     today: today.value,
     planned: planned.value,
     loaded: loaded.value,
+    rated: rated.value,
     lift,
     heights,
     claim:
@@ -183,6 +196,7 @@ function make(
     roomToday: v.today.travel()?.room() ?? null,
     geometryToday: geometryOf(v.today.state.setup, today.value),
     geometryPlanned: geometryOf(setup, planned.value),
+    settings: againstToday(plan.settings, v.today.settings),
     reach,
     rateStockNPerMm: v.prepared.case.rateNPerMm,
     ratePlannedNPerMm: setup.spring.rateNPerMm,
@@ -191,6 +205,14 @@ function make(
   });
 }
 
+/** Settings as they are made on the vehicle that stands there: from what is set today. */
+const againstToday = (planned: readonly Setting[], today: readonly Setting[]): readonly Setting[] =>
+  planned.map((s) => {
+    const was = today.find((t) => t.member === s.member);
+    const longerMm = s.longerMm - (was?.longerMm ?? 0);
+    const turns = s.turns === null || s.longerMm === 0 ? null : (s.turns / s.longerMm) * longerMm;
+    return { ...s, longerMm, turns };
+  });
 /** What the lift is in doubt by, each tolerance by itself, largest first: how far the lift moves when it is used up. */
 function doubtsOf(
   v: VehicleAxle,

@@ -34,7 +34,14 @@ import {
 } from '../vehicle';
 
 /** One axle of a job on the bench; `off`: chosen parts that are switched off to see what each does. */
+/** Vertical stiffness of a tyre, today's and the wanted one's, N/mm; null where its size cannot be read. */
+export interface TireStiffness {
+  readonly today: number | null;
+  readonly planned: number | null;
+}
 export interface BenchInput extends AxleInput {
+  /** in series with the springs in every frequency; not there: on wheels that do not give */
+  readonly tireNPerMm?: TireStiffness | undefined;
   readonly chosen: readonly FittedPart[];
   readonly off: readonly string[];
 }
@@ -90,6 +97,8 @@ const POSES = 101;
 const MARGIN_MM = 12;
 const WIDEST_MM = 130;
 
+const inSeries = (wheelNPerMm: number, tireNPerMm: number | null) =>
+  tireNPerMm === null ? wheelNPerMm : 1 / (1 / wheelNPerMm + 1 / tireNPerMm);
 const active = (input: BenchInput): readonly FittedPart[] =>
   afterBuild(
     input.fitted,
@@ -139,6 +148,7 @@ export function benchAxle(input: BenchInput, on = onTheBench(input)): Result<Ben
     h: typeof height.value,
     loadN: number,
     room: TravelRoom | null,
+    tireNPerMm: number | null,
   ): BenchState => {
     const { model } = setup;
     const sweep = sweepTravel(model, from, to, POSES);
@@ -158,7 +168,7 @@ export function benchAxle(input: BenchInput, on = onTheBench(input)): Result<Ben
       springRateNPerMm: setup.spring.rateNPerMm,
       sprungKg,
       wheelRateNPerMm: h.wheelRateNPerMm,
-      rideHz: rideFrequencyHz(h.wheelRateNPerMm, sprungKg),
+      rideHz: rideFrequencyHz(inSeries(h.wheelRateNPerMm, tireNPerMm), sprungKg),
       damperRatio: r,
       damping: r === null ? null : dampingRatio(spec.damping.nsPerM, r, h.wheelRateNPerMm, sprungKg),
       room,
@@ -194,8 +204,8 @@ export function benchAxle(input: BenchInput, on = onTheBench(input)): Result<Ben
       damperNsPerM: spec.damping.nsPerM,
       steers: planned.model.rackPoint !== null && axle === 'front',
       travelMm,
-      now: state(now, nowHeight.value, loads.todayN, rooms[0]),
-      planned: state(planned, height.value, loads.plannedN, rooms[1]),
+      now: state(now, nowHeight.value, loads.todayN, rooms[0], input.tireNPerMm?.today ?? null),
+      planned: state(planned, height.value, loads.plannedN, rooms[1], input.tireNPerMm?.planned ?? null),
       loadedZMm: loaded.value.zMm,
       ends,
       bands: {

@@ -1,6 +1,7 @@
 import { explain, given, type Figure } from '../evidence';
 import type { CalibrationWay, KnownVehicle } from '../catalogue';
 import type { TireSection } from '../job';
+import type { Axle } from '../suspension';
 import { restoringRatio } from '../tires';
 import { trueSpeedFigure } from './tire-figures';
 import type { AxleTire, TireCheck } from './wheels';
@@ -22,7 +23,8 @@ export interface CalibrationCard {
   readonly circumference: Figure;
   readonly revsPerKm: Figure;
   readonly revsPerMile: Figure;
-  readonly pressure: { readonly front: AxleTire['pressure']; readonly rear: AxleTire['pressure'] };
+  /** to start with: loaded as the brief says, and with the axle at its rating */
+  readonly pressure: Readonly<Record<Axle, Pick<AxleTire, 'pressure' | 'pressureRated'>>>;
   /** the ratio that is in it after the build; null while nobody knows */
   readonly axleRatio: number | null;
   readonly at50: Figure;
@@ -30,6 +32,7 @@ export interface CalibrationCard {
   readonly odometer: Figure;
   readonly way: CalibrationWay;
 }
+const pressuresOf = ({ pressure, pressureRated }: AxleTire) => ({ pressure, pressureRated });
 export interface GearingCheck {
   readonly gears: readonly number[];
   readonly lowRange: number | null;
@@ -146,7 +149,7 @@ export function checkGearing(
       circumference,
       revsPerKm,
       revsPerMile: explain('revs-per-mile', 'per-mile', 'revs-per-mile', { 'per-km': revsPerKm }),
-      pressure: { front: front.pressure, rear: rear.pressure },
+      pressure: { front: pressuresOf(front), rear: pressuresOf(rear) },
       axleRatio: after,
       at50: trueSpeedFigure(50, was, is),
       at100: trueSpeedFigure(100, was, is),

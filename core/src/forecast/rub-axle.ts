@@ -157,7 +157,13 @@ export function rubAxle(
     bottomMm: reach?.bottomMm ?? height.value.zMm,
     lock: lockOf(spec) * setup.lockShare,
   };
-  const used = brief.usage.rock >= ROCK_PERCENT ? USED_TRAVEL_ROCK : USED_TRAVEL;
+  const [loaded, rated] = [plan.loaded(), plan.rated()];
+  const lower = (h: typeof loaded) => (h.ok ? Math.max(0, h.value.zMm - height.value.zMm) : 0);
+  const used: UsedTravel = {
+    ...(brief.usage.rock >= ROCK_PERCENT ? USED_TRAVEL_ROCK : USED_TRAVEL),
+    sinksMm: lower(loaded),
+    ratedMm: lower(rated),
+  };
   const wheel = wheelOf(spec);
   const placed = spec.obstacles.flatMap((o) => {
     const obstacle = relieved(

@@ -1,5 +1,5 @@
 import { helpedByLift, worstOver, type MountedBody, type PolarTable, type WindowWorst } from '../clearance';
-import { NEAR_LOCK_SHARE, WHERE_SHARE } from '../evidence';
+import { NEAR_LOCK_SHARE, WHERE_SHARE, type LoadCase } from '../evidence';
 import type { ObstacleKind, Relief } from '../catalogue';
 import { marginOf, type RubAxle } from './rub-axle';
 
@@ -26,6 +26,8 @@ export interface ObstacleResult {
   readonly verdict: RubVerdict;
   readonly where: RubWhere;
   readonly toStopWhere: RubWhere;
+  /** what the vehicle carries where it comes nearest in use */
+  readonly loadCase: LoadCase;
   readonly liftHelps: boolean;
   readonly cures: readonly RubCure[];
 }
@@ -46,6 +48,12 @@ function whereOf(w: WindowWorst, a: RubAxle): RubWhere {
   return bump ? 'bump' : droop ? 'droop' : 'ride-height';
 }
 
+/** The lightest load under which the wheel comes that far up in use. */
+function loadCaseOf({ zMm }: WindowWorst, { used, rideZMm }: RubAxle): LoadCase {
+  const upMm = zMm === null ? 0 : zMm - rideZMm;
+  if (upMm <= used.bumpMm + 1e-9) return 'empty';
+  return upMm <= (used.sinksMm ?? 0) + used.bumpMm + 1e-9 ? 'as-used' : 'rated';
+}
 /** Worst of every obstacle of an axle, from a table. */
 export function rubResults(t: PolarTable, w: MountedBody, a: RubAxle): readonly ObstacleResult[] {
   const [used, whole] = [worstOver(t, w, a.usedWindow), worstOver(t, w, a.wholeWindow)];
@@ -63,6 +71,7 @@ export function rubResults(t: PolarTable, w: MountedBody, a: RubAxle): readonly 
         verdict: rubVerdict(u.clearanceMm, marginMm),
         where: whereOf(u, a),
         toStopWhere: whereOf(s, a),
+        loadCase: loadCaseOf(u, a),
         liftHelps: helpedByLift(o),
         cures: [],
       },

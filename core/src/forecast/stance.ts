@@ -3,8 +3,8 @@ import { explain, given, type Figure } from '../evidence';
 import type { JobSections } from '../job';
 import type { Axle } from '../suspension';
 import type { TapeReading } from '../vehicle';
-import type { AxleForecast } from './axle-forecast';
-import type { TireReading } from './wheels';
+import type { AxleForecast, AxleGeometry } from './axle-forecast';
+import { tireLiftTodayMm, type TireReading } from './wheels';
 
 /** Where the vehicle stands: arch heights, rake and roof, mm. */
 export interface Stance {
@@ -16,24 +16,41 @@ export interface Stance {
   readonly rise: { readonly front: number; readonly rear: number };
 }
 export interface Forecast {
+  /** angles against the ground: the body's pitch is in them */
   readonly front: AxleForecast;
   readonly rear: AxleForecast;
+  /** as it stands */
   readonly today: Stance;
+  /** planned: empty, with the load of the brief, and with each axle at its rating */
   readonly planned: Stance;
   readonly loaded: Stance;
+  readonly rated: Stance;
+  /** of the body against how it left the factory, degrees, + nose down */
+  readonly pitch: Readonly<Record<'today' | 'planned' | 'loaded' | 'rated', Figure>>;
   readonly heightSpareMm: Figure | null;
 }
 
-/** Arch heights, rake and roof today, planned and loaded, each as a chain: the tape where there is one, else the record. */
+type Which = 'today' | 'planned' | 'loaded' | 'rated';
+/** An axle with its caster against the ground: a nose that goes down takes it from the axle, all of the pitch. */
+function onGround(f: AxleForecast, pitch: Forecast['pitch']): AxleForecast {
+  const turned = (g: AxleGeometry, by: Figure): AxleGeometry =>
+    g.casterDeg === null ? g : { ...g, casterDeg: g.casterDeg - by.value };
+  return {
+    ...f,
+    geometryToday: turned(f.geometryToday, pitch.today),
+    geometryPlanned: turned(f.geometryPlanned, pitch.planned),
+  };
+}
+/** Arch heights, rake and roof as it stands and planned in each case of load, each as a chain: the tape where there is one, else the record. */
 export function stances(
   platform: Platform,
-  job: Pick<JobSections, 'brief' | 'vehicle'>,
+  job: Pick<JobSections, 'brief' | 'vehicle' | 'tire'>,
   axles: { readonly front: AxleForecast; readonly rear: AxleForecast },
   tape: TapeReading,
   tires: TireReading,
 ): Forecast {
   const both = <T>(of: (axle: Axle) => T) => ({ front: of('front'), rear: of('rear') });
-  const arches = both((axle): { today: Figure; planned: Figure; loaded: Figure } => {
+  const arches = both((axle): Readonly<Record<Which, Figure>> => {
     const f = axles[axle];
     const today =
       tape[axle] ??
@@ -51,27 +68,28 @@ export function stances(
       },
       { plusMinus: Math.hypot(f.lift.plusMinus ?? 0, today.plusMinus ?? 0) },
     );
-    const loaded = explain(
-      'arch-loaded',
-      'mm',
-      'arch-plus-lift',
-      {
-        today: planned,
-        moves: explain('slack', 'mm', 'height-difference', {
-          planned: f.heights.loaded,
-          today: f.heights.planned,
-        }),
-      },
-      { plusMinus: planned.plusMinus },
-    );
-    return { today, planned, loaded };
+    const under = (which: 'loaded' | 'rated') =>
+      explain(
+        `arch-${which}`,
+        'mm',
+        'arch-plus-lift',
+        {
+          today: planned,
+          moves: explain('slack', 'mm', 'height-difference', {
+            planned: f.heights[which],
+            today: f.heights.planned,
+          }),
+        },
+        { plusMinus: planned.plusMinus },
+      );
+    return { today, planned, loaded: under('loaded'), rated: under('rated') };
   });
   const { check } = tires;
   const roofMm = Math.max(
     0,
     ...job.vehicle.accessories.filter((a) => a.place === 'roof').map((a) => a.addsHeightMm ?? 0),
   );
-  const stance = (which: 'today' | 'planned' | 'loaded'): Stance => {
+  const stance = (which: Which): Stance => {
     const arch = both((axle) => arches[axle][which]);
     const tire = both((axle) => (check && which !== 'today' ? check[axle].figures.tireLift : null));
     const rise = both((axle) =>
@@ -112,13 +130,35 @@ export function stances(
       ),
     };
   };
+  const pitch = (which: Which): Figure => {
+    const end = (axle: Axle) => {
+      const planned = which === 'today' || !check ? null : check[axle].figures.tireLift;
+      const onTires = given('tire-lift', tireLiftTodayMm(job.tire, platform, axle), 'mm', 'today’s tyre');
+      return explain('rise', 'mm', 'sum', {
+        of: [axles[axle].heights[which], onTires, ...(planned ? [planned] : [])],
+      });
+    };
+    return explain('body-pitch', 'deg', 'body-pitch', {
+      rear: end('rear'),
+      front: end('front'),
+      wheelbase: given('wheelbase', platform.wheelbaseMm, 'mm', platform.label),
+    });
+  };
+  const pitches = {
+    today: pitch('today'),
+    planned: pitch('planned'),
+    loaded: pitch('loaded'),
+    rated: pitch('rated'),
+  };
   const planned = stance('planned');
   const limit = job.brief.heightLimitMm;
   return {
-    ...axles,
+    ...both((axle) => onGround(axles[axle], pitches)),
+    pitch: pitches,
     today: stance('today'),
     planned,
     loaded: stance('loaded'),
+    rated: stance('rated'),
     heightSpareMm:
       limit === null
         ? null

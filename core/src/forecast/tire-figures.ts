@@ -1,6 +1,6 @@
 import type { Platform } from '../catalogue';
 import { computed, explain, given, measured, type Figure } from '../evidence';
-import { rollingMass, tireClass, type RollingMass } from '../tires';
+import { rollingMass, tireClass, type RollingMass, type TireSize } from '../tires';
 import type { MountedSide } from '../vehicle';
 
 interface Pair {
@@ -32,8 +32,8 @@ export interface TireFigures {
   readonly overArch: Figure;
 }
 
-const sectionOf = (s: MountedSide) => given('section', s.size.sectionMm, 'mm', 'as written');
-const rimOf = (s: MountedSide) => given('rim-width', s.size.rimIn, 'in', 'rim diameter');
+const sectionOf = (s: Pick<MountedSide, 'size'>) => given('section', s.size.sectionMm, 'mm', 'as written');
+const rimOf = (s: Pick<MountedSide, 'size'>) => given('rim-width', s.size.rimIn, 'in', 'rim diameter');
 /** Diameter that the size alone says. */
 function nominal(s: MountedSide): Figure {
   const { system, aspect, diameterMm, aspectAssumed } = s.size;
@@ -49,13 +49,15 @@ const diameterFigure = (s: MountedSide): Figure =>
   s.item?.measuredDiameterMm
     ? measured('tire-diameter', s.state.diameterMm, 'mm', [], { from: `${s.item.maker} ${s.item.code}` })
     : nominal(s);
-const stiffnessFigure = (s: MountedSide): Figure =>
+/** Vertical stiffness of a tyre at a pressure. */
+export const tireStiffness = (size: TireSize, pressureKpa: number): Figure =>
   explain('tire-stiffness', 'N/mm', 'tire-stiffness', {
-    section: sectionOf(s),
-    aspect: given('aspect', s.size.aspect, 'percent'),
-    rim: rimOf(s),
-    pressure: given('pressure', s.pressureKpa, 'kPa', 'as computed with'),
+    section: sectionOf({ size }),
+    aspect: given('aspect', size.aspect, 'percent'),
+    rim: rimOf({ size }),
+    pressure: given('pressure', pressureKpa, 'kPa', 'as computed with'),
   });
+const stiffnessFigure = (s: MountedSide): Figure => tireStiffness(s.size, s.pressureKpa);
 const radius = (name: 'loaded-radius' | 'rolling-radius', s: MountedSide): Figure =>
   explain(name, 'mm', name === 'loaded-radius' ? 'loaded-radius' : 'rolling', {
     diameter: diameterFigure(s),

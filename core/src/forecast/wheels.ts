@@ -11,6 +11,7 @@ import {
   P_METRIC_ON_TRUCK_DIVISOR,
   parseTireSize,
   PRESSURE_FLOOR_KPA,
+  speedOfSymbolKmh,
   tireChange,
   tireClass,
   type TireChange,
@@ -19,7 +20,7 @@ import {
 } from '../tires';
 import { G_M_PER_S2 } from '../units';
 import { asAsked, type MountedSide, type TireAsked } from '../vehicle';
-import { tireFigures, type TireFigures } from './tire-figures';
+import { tireFigures, tireStiffness, type TireFigures } from './tire-figures';
 
 /** Tyre and wheel of one axle, old against new, under that axle's own load. */
 export interface AxleTire {
@@ -27,12 +28,18 @@ export interface AxleTire {
   readonly today: MountedSide;
   readonly target: MountedSide;
   readonly change: TireChange;
-  /** starting pressure; null while load index or highest pressure is unknown, or the tyre is overloaded */
+  /** starting pressure with the load that the brief says, and with the axle at its rating; null while load index or highest
+   *  pressure is unknown, or the tyre does not carry it */
   readonly pressure: Figure | null;
+  readonly pressureRated: Figure | null;
   /** what one tyre may carry, kg; null while the load index is unknown */
   readonly capacity: Figure | null;
-  /** what one wheel of the axle carries, loaded as the brief says, kg */
+  /** what one wheel of the axle carries, kg: loaded as the brief says, and what a tyre and a wheel must carry whatever the brief
+   *  says, half of what the axle is rated for */
+  readonly usedLoad: Figure;
   readonly neededLoad: Figure;
+  /** highest speed of the wanted tyre and of the one the vehicle left the factory on, by their symbols, km/h; null where there is none */
+  readonly speedKmh: { readonly target: number | null; readonly built: number | null };
   readonly figures: TireFigures;
 }
 export interface TireCheck {
@@ -49,9 +56,10 @@ export interface TireReading {
   readonly rearFault: TireSizeFault | null;
   readonly check: TireCheck | null;
 }
-/** What the axles carry loaded, and the wheel spacers behind their wheels. */
+/** What the axles carry loaded and at their rating, and the wheel spacers behind their wheels. */
 export interface AxleBurden {
   readonly loadedKg: number;
+  readonly ratedKg: number;
   readonly spacerTodayMm: number;
   readonly spacerPlannedMm: number;
 }
@@ -106,14 +114,22 @@ export function readTires(
   if (!vehicle || !current?.ok || !currentRear?.ok || !target?.ok || !rearRead?.ok)
     return { ...faults, check: null };
   const { platform } = vehicle;
+  const built = read(platform.stockTire);
+  const speedBuiltKmh = built?.ok ? speedOfSymbolKmh(built.value.speed) : null;
 
   const ofAxle = (axle: Axle, was: TireSize, is: TireSize, e: Entries): AxleTire => {
     const spec = platform[axle];
     const item = itemOf(e.tireCode);
     const wheel = catalogue.wheels.find((w) => w.code === e.wheelCode) ?? null;
     const load = burden?.[axle];
-    const axleKg = given('axle-load', load?.loadedKg ?? spec.curbKg, 'kg', `${axle}, loaded`);
-    const neededLoad = explain('wheel-load-needed', 'kg', 'half-axle', { axle: axleKg });
+    const usedKg = load?.loadedKg ?? spec.curbKg;
+    const half = (kg: number, what: string) =>
+      explain('wheel-load-needed', 'kg', 'half-axle', {
+        axle: given('axle-load', kg, 'kg', `${axle}, ${what}`),
+      });
+    const usedLoad = half(usedKg, 'loaded');
+    const ratedKg = Math.max(load?.ratedKg ?? spec.ratedKg, usedKg);
+    const neededLoad = half(ratedKg, ratedKg > usedKg ? 'at its rating' : 'loaded');
     const wheelLoadN = (spec.curbKg / 2) * G_M_PER_S2;
     const loadIndex = is.loadIndex ?? e.loadIndex;
     const cls = tireClass(is);
@@ -132,15 +148,15 @@ export function readTires(
                 ? given('divisor', P_METRIC_ON_TRUCK_DIVISOR, 'ratio', 'P-metric on a truck')
                 : null,
           });
-    const pressure =
-      !capacity || !item || neededLoad.value > capacity.value
+    const pressureFor = (carried: Figure): Figure | null =>
+      !capacity || !item || carried.value > capacity.value
         ? null
         : explain(
             'pressure',
             'kPa',
             'load-pressure',
             {
-              load: neededLoad,
+              load: carried,
               capacity,
               most: given('max-pressure', item.maxPressureKpa, 'kPa', item.code),
               least: given('pressure-floor', PRESSURE_FLOOR_KPA[cls], 'kPa'),
@@ -148,6 +164,7 @@ export function readTires(
             },
             { limit: { max: item.maxPressureKpa } },
           );
+    const pressure = pressureFor(usedLoad);
     const wheelToday = todaysWheel(section, platform, axle);
     const sizeToday = axle === 'rear' && section.currentRear ? section.currentRear.size : section.currentSize;
     const side = (
@@ -190,8 +207,11 @@ export function readTires(
       target: goal,
       change: tireChange(today.state, goal.state),
       pressure,
+      pressureRated: pressureFor(neededLoad),
       capacity,
+      usedLoad,
       neededLoad,
+      speedKmh: { target: speedOfSymbolKmh(is.speed), built: speedBuiltKmh },
       figures: tireFigures(today, goal, platform),
     };
   };
@@ -271,6 +291,22 @@ function standingToday(section: SizesToday, platform: Platform, axle: Axle) {
 export const loadedTodayMm = (section: SizesToday, vehicle: KnownVehicle | null, axle: Axle): number | null =>
   (vehicle && standingToday(section, vehicle.platform, axle)?.state.loadedRadiusMm) ?? null;
 
+/** How much higher the tyre that stands on an axle today carries it than the factory's, mm; 0 where its size cannot be read. */
+export function tireLiftTodayMm(section: SizesToday, platform: Platform, axle: Axle): number {
+  const [now, stock] = [section, AS_BUILT_WHEELS].map((s) => standingToday(s, platform, axle));
+  return now && stock ? now.state.loadedRadiusMm - stock.state.loadedRadiusMm : 0;
+}
+const AS_BUILT_WHEELS: SizesToday = {
+  currentSize: '',
+  currentRear: null,
+  currentWheelWidthIn: null,
+  currentWheelOffsetMm: null,
+};
+/** Stiffness of the tyre that stands on an axle today, N/mm, at the vehicle's own pressure; null where its size cannot be read. */
+export function stiffnessToday(section: SizesToday, platform: Platform, axle: Axle): Figure | null {
+  const now = standingToday(section, platform, axle);
+  return now && tireStiffness(now.size, platform.stockPressureKpa);
+}
 /** Today's tyre as its clearance is asked about, and whether it stands on the vehicle as the factory sent it; null where its
  *  size cannot be read. */
 export function tireToday(

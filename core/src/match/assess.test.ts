@@ -19,6 +19,8 @@ describe('a job with nothing known', () => {
       vehicle: null,
       questions: [],
       repairs: [],
+      tapedMm: { front: null, rear: null },
+      tireNPerMm: { front: { today: null, planned: null }, rear: { today: null, planned: null } },
       removed: [],
       tape: expect.objectContaining({ front: null, rear: null, rake: null, level: null, inDoubt: [] }),
       taped: [],

@@ -7,6 +7,7 @@ import {
   type GearingCheck,
   type RubCheck,
   type TireReading,
+  type TireStiffness,
 } from '../forecast';
 import { roundToday, type JobSections, type ShopSettings } from '../job';
 import {
@@ -15,11 +16,12 @@ import {
   needsOf,
   planCase,
   ratioAfter,
+  tireStiffnessOn,
   type CaseOptions,
   type Need,
   type PlanCase,
 } from '../rules';
-import type { RideHeightFault } from '../suspension';
+import type { Axle, RideHeightFault } from '../suspension';
 import { tapedRounds, type TapedRound } from './taped';
 import { formatTireSize } from '../tires';
 import { once } from '../units';
@@ -55,6 +57,10 @@ export interface Assessment {
     readonly today: ReturnType<typeof frequencies>;
     readonly planned: ReturnType<typeof frequencies>;
   };
+  /** height of the body over how it left the factory on its springs, as the tape shows it, mm; null where it is not taped */
+  readonly tapedMm: Readonly<Record<Axle, number | null>>;
+  /** vertical stiffness of a tyre of each axle, today's and the wanted one's, N/mm; null where its size cannot be read */
+  readonly tireNPerMm: Readonly<Record<Axle, TireStiffness>>;
   readonly fitted: readonly FittedPart[];
   readonly chosen: readonly FittedPart[];
   /** what is on the vehicle after the build */
@@ -115,6 +121,11 @@ export function assessCase(c: PlanCase, known: readonly Need[] | null = null): A
         )
       : null,
     ride: { today: frequencies(c, 'today'), planned: frequencies(c, 'planned') },
+    tapedMm: {
+      front: c.axles.front.prepared.input.tapedMm ?? null,
+      rear: c.axles.rear.prepared.input.tapedMm ?? null,
+    },
+    tireNPerMm: { front: tireStiffnessOn(c, 'front'), rear: tireStiffnessOn(c, 'rear') },
     fitted: c.fitted,
     chosen: c.chosen,
     planned: c.planned,
@@ -141,6 +152,8 @@ function withoutVehicle(job: JobSections, catalogue: Catalogue, settings: ShopSe
     clearance: { front: null, rear: null },
     gearing: null,
     ride: { today: null, planned: null },
+    tapedMm: { front: null, rear: null },
+    tireNPerMm: { front: { today: null, planned: null }, rear: { today: null, planned: null } },
     fitted: parts.fitted,
     chosen: parts.chosen,
     planned: afterBuild(parts.fitted, parts.chosen),

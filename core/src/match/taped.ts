@@ -55,10 +55,15 @@ export function tapedRounds(c: PlanCase): readonly TapedRound[] {
     const reading =
       round === today
         ? c.tape
-        : readRound(round, vehicle, settings, prepared, (axle) =>
-            round.when !== 'before' && c.tires.check
-              ? c.tires.check[axle].target.state.loadedRadiusMm
-              : loadedTodayMm(job.tire, vehicle, axle),
+        : readRound(
+            round,
+            vehicle,
+            settings,
+            () => prepared,
+            (axle) =>
+              round.when !== 'before' && c.tires.check
+                ? c.tires.check[axle].target.state.loadedRadiusMm
+                : loadedTodayMm(job.tire, vehicle, axle),
           );
     const axles = {
       front: judged('front', round, reading, f, c),
@@ -97,7 +102,8 @@ function forecastAt(when: TapedWhen, axle: Axle, f: Forecast, c: PlanCase): Figu
   if (when === 'before') {
     // against the record and what is known to be on it, not against itself
     const { archMm, archToleranceMm } = c.vehicle.platform[axle];
-    return computed('arch-today', archMm - f[axle].today.zMm, 'mm', [f[axle].heights.today], {
+    const recordedLiftMm = c.axles[axle].prepared.recordedLiftMm ?? 0;
+    return computed('arch-today', archMm + recordedLiftMm, 'mm', [], {
       formula: 'balance',
       plusMinus: archToleranceMm,
     });

@@ -1,5 +1,7 @@
-import { computed, explain, given, type Figure } from '../evidence';
+import { computed, explain, given, SETTING_TRIFLE_MM, type Figure } from '../evidence';
+import type { Forecast } from '../forecast';
 import type { Assessment } from '../match';
+import { AXLES } from '../rules';
 import { add, dot, norm, scale, sub, unit, type Hardpoints, type Vec3 } from '../suspension';
 
 /** How far the end of the tie rod is from the axis about which the wheel steers, mm; + behind the axis, where a longer rod
@@ -12,9 +14,35 @@ export function tieRodArmMm(h: Hardpoints): number | null {
   const from = sub(end, add(low, scale(along, dot(sub(end, low), along))));
   return norm(from) * (from[0] < 0 ? 1 : -1);
 }
-/** What the rack starts from at the front: toe as the new height leaves it, as a tape reads it across the tyres, and the
+/** What the rack starts from: the lengths of what is set on the vehicle, and at the front toe as the new height leaves it, as a tape reads it across the tyres, and the
  *  turns of each tie rod to the middle of the window. Left out where an axle has no such toe, or a record does not say. */
 export function alignmentFigures(a: Pick<Assessment, 'vehicle' | 'forecast' | 'tires'>): readonly Figure[] {
+  return [...settingFigures(a.forecast), ...toeFigures(a)];
+}
+const SETTING_NAMES = { trackBar: 'track-bar-setting', drag: 'drag-link-setting' } as const;
+/** What adjustable members are set to, against how they are today, mm, with the turns of their thread. */
+export const settingFigures = (forecast: Forecast | null): readonly Figure[] =>
+  forecast === null
+    ? []
+    : AXLES.flatMap((axle) =>
+        forecast[axle].settings
+          .filter((s) => Math.abs(s.longerMm) >= SETTING_TRIFLE_MM)
+          .map(({ member, longerMm, turns }) =>
+            computed(
+              SETTING_NAMES[member],
+              longerMm,
+              'mm',
+              turns === null
+                ? [forecast[axle].lift]
+                : [
+                    computed('setting-turns', turns, 'turns', [], { formula: 'carrier-pose' }),
+                    forecast[axle].lift,
+                  ],
+              { formula: 'carrier-pose', from: axle, loadCase: 'empty' },
+            ),
+          ),
+      );
+function toeFigures(a: Pick<Assessment, 'vehicle' | 'forecast' | 'tires'>): readonly Figure[] {
   const f = a.forecast?.front;
   const toeDeg = f?.geometryPlanned.toeDeg ?? null;
   if (!a.vehicle || !f || toeDeg === null) return [];

@@ -156,7 +156,7 @@ describe('steps that were moved', () => {
     const m = with_([{ step: 'off bar-free@front', before }]);
     expect(m.steps[bar - 1]!.id).toBe('off bar-free@front');
     expect(m.notMoved).toEqual([]);
-    expect(m.minutes).toBe(plan.minutes);
+    expect(m.personMinutes).toBe(plan.personMinutes);
   });
   it('stay where they would pass what they wait for, what waits for them, the line, or what is gone; and say which', () => {
     expect(

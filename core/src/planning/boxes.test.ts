@@ -35,7 +35,7 @@ describe('what is in the box of a part', () => {
   });
   it('the bench comes before anything is taken apart, and its minutes count', () => {
     expect(plan.steps[1]).toMatchObject({ phase: 'bench', text: 'Studs pulled in.', minutes: 7 });
-    expect(plan.minutes - planOf({ ...BOX, atTheBench: [] }).plan.minutes).toBe(7);
+    expect(plan.personMinutes - planOf({ ...BOX, atTheBench: [] }).plan.personMinutes).toBe(7);
   });
   it('the step that fits it says how each piece goes in, how many it takes, what has no way back', () => {
     const step = plan.steps.find((s) => s.phase === 'work')!;

@@ -1,3 +1,4 @@
+export * from './bay-hours';
 export * from './alignment';
 export * from './bags';
 export * from './fastening';

@@ -14,6 +14,7 @@ import { boltName } from '../hardware';
 import type { JobSections, ShopSettings } from '../job';
 import type { Assessment } from '../match';
 import { AXLES, spareFits } from '../rules';
+import type { WorkPlan } from './step';
 import { freeCode } from '../vehicle';
 
 export interface PartsLine {
@@ -41,6 +42,7 @@ export interface PartsLine {
 export interface Money {
   readonly partsMinor: number;
   /** minutes that are charged as labour */
+  /** person time and, where it is not its own line, rack time: what is sold as labour */
   readonly minutes: number;
   readonly labourMinor: number;
   readonly suppliesMinor: number;
@@ -283,10 +285,7 @@ function weakest(
 }
 
 type Rates = Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare' | 'alignmentMinor'>;
-interface Minutes {
-  readonly minutes: number;
-  readonly alignmentMinutes: number;
-}
+type Minutes = Pick<WorkPlan, 'personMinutes' | 'rackMinutes'>;
 /** The money of a job as figures with their reasons, minor units: parts, labour of the merged plan, supplies on labour,
  *  alignment, tax on all. An alignment is charged once: as its line where the shop has a price for it, else as labour. */
 export function moneyFigures(
@@ -294,12 +293,12 @@ export function moneyFigures(
   plan: Minutes,
   s: Rates,
 ): Readonly<Record<'parts' | 'labour' | 'supplies' | 'alignment' | 'tax' | 'total' | 'hours', Figure>> {
-  const asLine = s.alignmentMinor > 0 && plan.alignmentMinutes > 0;
+  const asLine = s.alignmentMinor > 0 && plan.rackMinutes > 0;
   const hours = given(
     'labour-minutes',
-    plan.minutes - (asLine ? plan.alignmentMinutes : 0),
+    plan.personMinutes + (asLine ? 0 : plan.rackMinutes),
     'minutes',
-    asLine ? 'merged plan, without the alignment' : 'merged plan',
+    asLine ? 'person time of the merged plan' : 'person time of the merged plan, with the rack',
   );
   const share = (value: number) => given('share', value * 100, 'percent', 'settings');
   const parts = explain('part-cost', 'money', 'sum', {
@@ -319,7 +318,7 @@ export function moneyFigures(
   return { hours, parts, labour, supplies, alignment, tax, total };
 }
 /** The same as plain numbers.
- *  @example moneyOf([], { minutes: 60, alignmentMinutes: 0 }, { labourMinorPerHour: 9000, suppliesShare: 0.05, taxShare: 0.2, alignmentMinor: 0 }).totalMinor // 11340 */
+ *  @example moneyOf([], { personMinutes: 60, rackMinutes: 0 }, { labourMinorPerHour: 9000, suppliesShare: 0.05, taxShare: 0.2, alignmentMinor: 0 }).totalMinor // 11340 */
 export function moneyOf(
   lines: readonly Pick<PartsLine, 'lineMinor' | 'code'>[],
   plan: Minutes,

@@ -51,7 +51,7 @@ describe('what came of a job', () => {
       taped: null,
       lift: { front: { gotMm: null, forecastMm: null, claimedMm: null } },
       hoursTaken: 6.5,
-      plannedMinutes: workPlan(a, job, catalogue).minutes,
+      plannedMinutes: workPlan(a, job, catalogue).personMinutes,
       rubbed: 1,
       otherwise: 'rust',
       nextTime: 'new nuts',

@@ -66,7 +66,7 @@ export function pastCase(
     taped: job.tape.rounds.find((r) => r.id === last?.id)?.when ?? null,
     lift: { front: liftOf('front'), rear: liftOf('rear') },
     hoursTaken: job.after.hoursTaken,
-    plannedMinutes: workPlan(a, job, catalogue, shop).minutes,
+    plannedMinutes: workPlan(a, job, catalogue, shop).personMinutes,
     rubbed: job.after.contacts.filter((c) => c.contact !== 'none').length,
     otherwise: job.after.otherwise,
     nextTime: job.after.nextTime,

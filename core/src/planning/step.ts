@@ -87,10 +87,10 @@ export interface WorkPlan {
   readonly mergedMinutes: number;
   readonly consumables: readonly Consumable[];
   readonly notMoved: readonly NotMoved[];
-  /** all of it in the bay and on the rack */
-  readonly minutes: number;
-  /** of that, what the alignment line of the quote stands for */
-  readonly alignmentMinutes: number;
+  /** all fitters together, without the rack; what is sold as labour */
+  readonly personMinutes: number;
+  /** on the rack: what the alignment line of the quote stands for */
+  readonly rackMinutes: number;
   /** index in `steps` from which the wheels are on the ground */
   readonly rideHeightLine: number;
   readonly tools: readonly string[];

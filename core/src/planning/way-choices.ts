@@ -65,7 +65,7 @@ export function wayChoices(
               ? null
               : name === gone
                 ? 0
-                : workPlan(a, by, catalogue, shop).minutes - plan.minutes,
+                : workPlan(a, by, catalogue, shop).personMinutes - plan.personMinutes,
             spares: w.spares ?? '',
             risks: w.risks ?? '',
             seized: seizedOn(w, choosing.looked).map((l) => l.component),

@@ -10,6 +10,7 @@ import { NO_WORKSHOP, type JobSections, type MovedStep, type Workshop } from '..
 import type { Assessment } from '../match';
 import { AXLES } from '../rules';
 import { alignmentFigures } from './alignment';
+import { personMinutesOf } from './bay-hours';
 import { accessFor, accessNodes, UP, withSeized, type Access, type Choosing } from './access';
 import { fastening, SIDES, WHEEL_NUT, type JointSpot } from './fastening';
 import { inOrderOf, moved } from './order';
@@ -31,8 +32,8 @@ import { changesOf, stepIds, tasksOf, workNodes, type Task } from './tasks';
 
 const NO_WORK: WorkPlan = {
   steps: [],
-  minutes: 0,
-  alignmentMinutes: 0,
+  personMinutes: 0,
+  rackMinutes: 0,
   rideHeightLine: 0,
   shared: [],
   singleMinutes: 0,
@@ -121,8 +122,8 @@ export function workPlan(
   const minutesOf = (of: readonly Pick<WorkStep, 'minutes'>[]) => of.reduce((sum, s) => sum + s.minutes, 0);
   return {
     steps: steps.map((s, i) => ({ number: i + 1, ...s })),
-    minutes: minutesOf(steps),
-    alignmentMinutes: minutesOf(steps.filter((s) => s.charge === 'alignment')),
+    personMinutes: personMinutesOf(steps),
+    rackMinutes: minutesOf(steps.filter((s) => s.charge === 'alignment')),
     rideHeightLine: soaking.length + above.list.length,
     shared: sharedIn(tasks, access, standing),
     singleMinutes: tasks.reduce((sum, t) => sum + alone(t, access, standing), 0),

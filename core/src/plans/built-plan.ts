@@ -1,7 +1,15 @@
 import type { Catalogue, Part } from '../catalogue';
 import type { BuildItem, JobSections, Lock, ReliefChoice, ShopSettings } from '../job';
 import { assessCase, type Assessment } from '../match';
-import { moneyOf, partsList, workPlan, type Money, type PartsLine, type WorkPlan } from '../planning';
+import {
+  moneyOf,
+  partsList,
+  workPlan,
+  workTimes,
+  type Money,
+  type PartsLine,
+  type WorkPlan,
+} from '../planning';
 import { knownVehicle, planCase, type Need, type PlanCase } from '../rules';
 import { freeCode, type AxleInput, type VehicleAxle } from '../vehicle';
 import type { Correction } from './corrections';
@@ -75,7 +83,7 @@ export function wholePlan(
       items: job.build.items.map(({ kind, code }) => ({ kind, code })),
       reliefs: job.tire.reliefs,
       tire: { tireCode: job.tire.tireCode, wheelCode: job.tire.wheelCode },
-      outcome: outcomeOf(c, parts, handling(c), a, all.money, lasting),
+      outcome: outcomeOf(c, parts, handling(c), a, all.money, workTimes(all.work), lasting),
       needs: a.needs,
     },
   };

@@ -27,8 +27,8 @@ export interface Judged extends ComesTo {
 export function preparing(most?: number): (input: AxleInput) => VehicleAxle {
   const axles = new Map<string, VehicleAxle>();
   return (input) => {
-    const { axle, brief, accessories, fitted, vehicle } = input;
-    const key = JSON.stringify([axle, brief, accessories, fitted, vehicle.variant]);
+    const { axle, brief, accessories, fitted, vehicle, tapedMm } = input;
+    const key = JSON.stringify([axle, brief, accessories, fitted, vehicle.variant, tapedMm ?? null]);
     return keptIn(axles, key, () => vehicleAxle(input, most));
   };
 }

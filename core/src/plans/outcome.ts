@@ -1,8 +1,8 @@
-import { PROVENANCE_RANK, fitmentOf, type Part } from '../catalogue';
+import { PROVENANCE_RANK, fitmentOf, isReversible, type Part } from '../catalogue';
 import { isOpenNeed, KEEP_RAKE_MM, LEVEL_MM, type Figure } from '../evidence';
 import type { Forecast } from '../forecast';
 import type { Assessment } from '../match';
-import type { Money } from '../planning';
+import type { Money, WorkTimes } from '../planning';
 import type { Use } from '../job';
 import { AXLES, frequencies, rollGradient, stabilityOf, type Need, type PlanCase } from '../rules';
 import { bumpSteer, type Axle } from '../suspension';
@@ -31,6 +31,7 @@ export interface Outcome {
   /** how much it is raised or lowered beyond any wish, mm, mean of both ends: the least that does is best */
   readonly movedMm: number;
   readonly money: Pick<Money, 'partsMinor' | 'labourMinor' | 'totalMinor' | 'minutes'>;
+  readonly times: WorkTimes;
   /** until the last part is here */
   readonly days: number;
   readonly lift: PerAxle<Figure | null>;
@@ -54,7 +55,10 @@ export interface Outcome {
   readonly worse: number;
 }
 
-export type Handling = Omit<Outcome, 'family' | 'needs' | 'money' | 'days' | 'lasting' | 'doubt'> & {
+export type Handling = Omit<
+  Outcome,
+  'family' | 'needs' | 'money' | 'times' | 'days' | 'lasting' | 'doubt'
+> & {
   readonly forecast: Forecast | null;
 };
 /** Everything but money, hours and needs: cheap, since the axles remember how they stand. */
@@ -226,6 +230,7 @@ export function outcomeOf(
   h: Handling,
   a: Pick<Assessment, 'needs'>,
   money: Money,
+  times: WorkTimes,
   lastingReliefs: number,
 ): Outcome {
   const { forecast: f, ...rest } = h;
@@ -240,8 +245,9 @@ export function outcomeOf(
       totalMinor: money.totalMinor,
       minutes: money.minutes,
     },
+    times,
     days: daysOf(parts),
-    lasting: parts.filter((p) => !p.reversible).length + lastingReliefs,
+    lasting: parts.filter((p) => !isReversible(p, c.catalogue)).length + lastingReliefs,
     doubt: doubtOf(parts, c),
   };
 }

@@ -15,6 +15,13 @@ export function dominates(a: Counts, b: Counts): boolean {
   }
   return better;
 }
+/** The first number is what cannot stay: less of it is better whatever the others say. Then as `dominates`.
+ *  @example betters([0, 9], [1, 1]) // true
+ *  @example betters([1, 1], [0, 9]) // false */
+export function betters(a: Counts, b: Counts): boolean {
+  const d = (a[0] ?? 0) - (b[0] ?? 0);
+  return Math.abs(d) > SAME ? d < 0 : dominates(a, b);
+}
 const equal = (a: Counts, b: Counts) => a.every((x, i) => Math.abs(x - (b[i] ?? 0)) <= SAME);
 
 export interface Front<T> {
@@ -35,19 +42,19 @@ export function front<T>(countsOf: (item: T) => Counts, nameOf: (item: T) => str
       if (
         kept.some((k) => {
           const c = countsOf(k);
-          return dominates(c, counts) || (equal(c, counts) && nameOf(k) <= name);
+          return betters(c, counts) || (equal(c, counts) && nameOf(k) <= name);
         })
       )
         return false;
       kept = [
         ...kept.filter((k) => {
           const c = countsOf(k);
-          return !dominates(counts, c) && !equal(c, counts);
+          return !betters(counts, c) && !equal(c, counts);
         }),
         item,
       ];
       return true;
     },
-    beats: (counts) => kept.some((k) => dominates(countsOf(k), counts)),
+    beats: (counts) => kept.some((k) => betters(countsOf(k), counts)),
   };
 }

@@ -1,6 +1,9 @@
 import {
   FAMILIES,
+  doesNothing,
+  drivenAxles,
   fitmentOf,
+  isReversible,
   LIFT_SOURCES,
   type Catalogue,
   type Kit,
@@ -14,7 +17,7 @@ import type { Lock, ReliefChoice } from '../job';
 import { AXLES, needKey, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn } from '../units';
-import { axlesMeet, onAxle, type FittedPart } from '../vehicle';
+import { afterBuild, axlesMeet, onAxle, type FittedPart } from '../vehicle';
 import { daysOf, doubtOf } from './outcome';
 import { dominates, type Counts } from './pareto';
 import { isBanned, isBannedRelief, pinnedFamilies } from './locks';
@@ -37,6 +40,8 @@ export interface PlanSpace {
   readonly wanted: readonly (readonly number[])[];
   readonly curers: (need: Need, set: readonly number[]) => readonly number[];
   readonly fits: (set: readonly number[], i: number) => boolean;
+  /** two sources do not work against each other: one that raises and one that lowers */
+  readonly pull: (a: number, b: number) => boolean;
   readonly partsOf: (set: readonly number[]) => readonly FittedPart[];
   readonly reliefsOf: (set: readonly number[]) => readonly ReliefChoice[];
 }
@@ -56,7 +61,10 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
   const parts = catalogue.parts.filter(
     (p) =>
       pinnedCodes.has(p.code) ||
-      (fitmentOf(p.applications, c.vehicle).verdict !== 'no' && !isBanned(locks, p) && !p.structural),
+      (fitmentOf(p.applications, c.vehicle).verdict !== 'no' &&
+        !isBanned(locks, p) &&
+        !p.structural &&
+        doesNothing(p, c.vehicle.platform, drivenAxles(c.vehicle)) === null),
   );
   const reliefs = AXLES.flatMap((axle) =>
     reliefChoices({ vehicle: c.vehicle, axle, catalogue }, (r) => !isBannedRelief(locks, r.code)).flatMap(
@@ -70,6 +78,10 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
   const at = (is: (p: Part) => boolean) =>
     things.flatMap((t, i) => (t.kind === 'part' && is(t.part) ? [i] : []));
   const isSource = (p: Part) => LIFT_SOURCES.includes(p.family);
+  const way = wayOfSources(c);
+  const ways = new Map<string, -1 | 0 | 1>();
+  const waysOf = (p: Part) => keptIn(ways, p.code, () => wayOf(p, c));
+  const serves = (p: Part) => pinnedCodes.has(p.code) || way(p);
   const partAt = (i: number) => {
     const t = things[i];
     return t?.kind === 'part' ? t.part : null;
@@ -89,11 +101,15 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
   return {
     things,
     sources: {
-      front: at((p) => isSource(p) && p.axle === 'front'),
-      rear: at((p) => isSource(p) && p.axle === 'rear'),
+      front: at((p) => isSource(p) && p.axle === 'front' && serves(p)),
+      rear: at((p) => isSource(p) && p.axle === 'rear' && serves(p)),
       both: at((p) => isSource(p) && p.axle === 'both'),
     },
     pinned: at((p) => pinnedCodes.has(p.code)),
+    pull: (a, b) => {
+      const [p, q] = [partAt(a), partAt(b)];
+      return !p || !q || waysOf(p) * waysOf(q) >= 0;
+    },
     wanted: pinnedFamilies(locks).map((f) => at((p) => p.family === f)),
     fits,
     partsOf: (set) =>
@@ -108,6 +124,32 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
       }),
     curers: (need, set) => mayEndAt(need).filter((i) => fits(set, i)),
   };
+}
+/** A source that moves its axle by less than this either way goes with any other, mm. */
+const NO_WAY_MM = 3;
+/** Which way a source moves its axle: up (1), down (−1), or hardly (0); as the only source on it. */
+export function wayOf(p: Part, c: PlanCase): -1 | 0 | 1 {
+  if (p.axle === 'both') return 1;
+  const { prepared } = c.axles[p.axle];
+  const [was, is] = [
+    prepared.today.height(),
+    prepared.with(afterBuild(c.fitted, [{ part: p, quantity: 1 }])).height(),
+  ];
+  if (!was.ok || !is.ok) return 0;
+  const upMm = was.value.zMm - is.value.zMm;
+  return Math.abs(upMm) < NO_WAY_MM ? 0 : upMm > 0 ? 1 : -1;
+}
+/** Whether a source moves its axle the way that is wished there: up or down by as much as was said, up where a tyre wants room. Where only a
+ *  stance is wished either way may bring it. */
+function wayOfSources(c: PlanCase): (p: Part) => boolean {
+  const { brief } = c.job;
+  const wished = { front: brief.frontTargetMm, rear: brief.rearTargetMm };
+  const of = (axle: Axle): number => {
+    if (brief.wish === 'height') return Math.sign(wished[axle] ?? 0);
+    return brief.wish === 'tire' ? 1 : 0;
+  };
+  const wanted = { front: of('front'), rear: of('rear') };
+  return (p) => p.axle === 'both' || wanted[p.axle] === 0 || wayOf(p, c) !== -wanted[p.axle];
 }
 /** Two parts that one vehicle can have at once. */
 export function together(a: Part, b: Part): boolean {
@@ -143,7 +185,9 @@ function mayEnd(t: Thing, need: Need): boolean {
 /** Ways to lift one axle: nothing, one source, or two that stand in different places. */
 export function sourceSets(space: PlanSpace, axle: Axle): readonly (readonly number[])[] {
   const own = space.sources[axle];
-  const pairs = own.flatMap((a, i) => own.slice(i + 1).flatMap((b) => (space.fits([a], b) ? [[a, b]] : [])));
+  const pairs = own.flatMap((a, i) =>
+    own.slice(i + 1).flatMap((b) => (space.fits([a], b) && space.pull(a, b) ? [[a, b]] : [])),
+  );
   return [[], ...own.map((i) => [i]), ...pairs];
 }
 
@@ -163,10 +207,20 @@ export const isApart = (t: Thing): boolean =>
   t.part.requires.length === 0;
 /** The first is at least as good a buy as the second, where both settle the same: the same work, no dearer, no later, no less sure, as
  *  easily undone, and the second cannot come cheaper in a kit. Of two that are alike the first by code. */
-export function noWorse(a: Thing, b: Thing, c: Pick<PlanCase, 'vehicle'>, kits: readonly Kit[]): boolean {
+export function noWorse(
+  a: Thing,
+  b: Thing,
+  c: Pick<PlanCase, 'vehicle' | 'catalogue'>,
+  kits: readonly Kit[],
+): boolean {
   if (a.kind !== 'part' || b.kind !== 'part') return false;
   const [p, q] = [a.part, b.part];
-  const counts = (x: Part): Counts => [x.priceMinor, daysOf([x]), doubtOf([x], c), Number(!x.reversible)];
+  const counts = (x: Part): Counts => [
+    x.priceMinor,
+    daysOf([x]),
+    doubtOf([x], c),
+    Number(!isReversible(x, c.catalogue)),
+  ];
   if (p.operation !== q.operation || p.family !== q.family || p.axle !== q.axle) return false;
   if (JSON.stringify(p.box?.atTheBench ?? []) !== JSON.stringify(q.box?.atTheBench ?? [])) return false;
   if (lacksMinor(p) > lacksMinor(q) || kits.some((k) => k.parts.some((x) => x.part === q.code))) return false;

@@ -1,7 +1,7 @@
-import { LIFT_SOURCES, type Catalogue, type Hazard } from '../catalogue';
+import { isReversible, LIFT_SOURCES, type Catalogue, type Hazard } from '../catalogue';
 import { advisedNeeds, openNeeds, type Figure } from '../evidence';
 import type { Alternative, Decision, JobSections, QuoteSection, ShopSettings } from '../job';
-import { spreadOf, type Money, type PartsLine } from '../planning';
+import { spreadOf, workTimes, type Money, type PartsLine } from '../planning';
 import { dayAfter, needKey, type Need } from '../rules';
 import type { Axle } from '../suspension';
 import { builtWhole, type BuiltAsked, type FoundPlan } from './built-plan';
@@ -43,8 +43,10 @@ export interface QuotedPlan {
   /** lines without a price: they are in no total */
   readonly toAsk: number;
   readonly money: QuotedMoney;
-  /** in the bay, with what the alignment takes, minutes */
+  /** person time, in the bay for a pair, and on the rack, minutes */
   readonly minutes: Between;
+  readonly bayMinutes: Between;
+  readonly rackMinutes: Between;
   /** until the last part is here */
   readonly days: number;
   readonly lift: Readonly<Record<Axle, Figure | null>>;
@@ -124,6 +126,7 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
   const { plan, a, lines, work, money } = whole;
   const { outcome: o } = plan;
   const range = spreadOf(work.steps, settings.hoursRange);
+  const times = workTimes(work);
   const off = (axle: Axle) => {
     const wished = axle === 'front' ? job.brief.frontTargetMm : job.brief.rearTargetMm;
     const f = a.forecast;
@@ -138,7 +141,9 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
     lines,
     toAsk: lines.filter((l) => l.lineMinor === null).length,
     money: quotedMoney(money, hoursBetween(money.minutes, range), freightMinor, settings),
-    minutes: hoursBetween(work.minutes, range),
+    minutes: hoursBetween(times.personMinutes, range),
+    bayMinutes: hoursBetween(times.bayMinutes, range),
+    rackMinutes: hoursBetween(times.rackMinutes, null),
     days: o.days,
     lift: o.lift,
     rakeLoadedMm: o.rakeLoadedMm,
@@ -179,10 +184,10 @@ function quotedMoney(
 /** What of a plan cannot be undone, by name. */
 function lastingNames(
   { parts: codes, reliefs: chosen }: Pick<FoundPlan, 'parts' | 'reliefs'>,
-  { parts, reliefs }: Pick<Catalogue, 'parts' | 'reliefs'>,
+  { parts, reliefs, operations }: Pick<Catalogue, 'parts' | 'reliefs' | 'operations'>,
 ): readonly string[] {
   return [
-    ...parts.filter((p) => codes.includes(p.code) && !p.reversible).map((p) => p.name),
+    ...parts.filter((p) => codes.includes(p.code) && !isReversible(p, { operations })).map((p) => p.name),
     ...reliefs.filter((r) => !r.reversible && chosen.some((t) => t.relief === r.code)).map((r) => r.name),
   ];
 }

@@ -88,7 +88,7 @@ export function representatives(search: Pick<PlanSearch, 'plans' | 'ofFamily'>):
             to: best.plan.name,
             totalMinor: money(plan) - money(best.plan),
             missMm: plan.outcome.missMm - best.plan.outcome.missMm,
-            minutes: plan.outcome.money.minutes - best.plan.outcome.money.minutes,
+            minutes: plan.outcome.times.personMinutes - best.plan.outcome.times.personMinutes,
           }
         : null,
     })),

@@ -42,13 +42,18 @@ export function rollingWays(
         wheelCode: w === undefined ? is.tire.wheelCode : (w?.code ?? null),
       };
       const c = planCase({ ...job, tire: { ...job.tire, ...tire } }, vehicle, catalogue, settings);
-      const open = needsOf(c, ['tire']).filter((n) => n.verdict === 'no' || n.verdict === 'needs').length;
+      const needs = needsOf(c, ['tire']);
+      const count = (v: 'no' | 'needs') => needs.filter((n) => n.verdict === v).length;
+      // what cannot stay is not made good by less to do
+      const open = [count('no'), count('needs')] as const;
       return { tire, open, minor: ALL_ROUND * (t.priceMinor + (w?.priceMinor ?? 0)) };
     }),
   );
-  const least = Math.min(...ways.map((w) => w.open));
-  const whole = ways
-    .filter((w) => w.open === least)
+  const fewestNo = Math.min(...ways.map((w) => w.open[0]));
+  const can = ways.filter((w) => w.open[0] === fewestNo);
+  const fewest = Math.min(...can.map((w) => w.open[1]));
+  const whole = can
+    .filter((w) => w.open[1] === fewest)
     .sort((a, b) => a.minor - b.minor || (wayName(a) < wayName(b) ? -1 : 1));
   return whole.length > 0 ? whole.map(({ tire, minor }) => ({ tire, minor })) : [is];
 }

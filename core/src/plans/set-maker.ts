@@ -1,4 +1,4 @@
-import type { Catalogue, Kit, Part } from '../catalogue';
+import { isReversible, type Catalogue, type Kit, type Part } from '../catalogue';
 import { TOPICS, type Topic } from '../evidence';
 import { listed, type BuildItem, type JobSections, type ShopSettings } from '../job';
 import { assessCase, type Assessment } from '../match';
@@ -141,7 +141,7 @@ export function maker(
   const lasting = (set: readonly number[]) =>
     set.filter((i) => {
       const t = space.things[i];
-      return t?.kind === 'part' ? !t.part.reversible : t?.relief.reversible === false;
+      return t?.kind === 'part' ? !isReversible(t.part, catalogue) : t?.relief.reversible === false;
     }).length;
   const found = (set: readonly number[]): FoundPlan =>
     wholePlan(

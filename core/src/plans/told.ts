@@ -13,6 +13,7 @@ export interface PlanPoint
       | 'needs'
       | 'missMm'
       | 'movedMm'
+      | 'times'
       | 'days'
       | 'worse'
       | 'doubt'
@@ -21,7 +22,6 @@ export interface PlanPoint
       | 'rakeLoadedMm'
     > {
   readonly totalMinor: number;
-  readonly minutes: number;
 }
 export interface ShownPoint extends PlanPoint {
   readonly special: readonly Special[];
@@ -50,6 +50,7 @@ export function planPoint({ name, parts, items, reliefs, tire, outcome: o }: Fou
     needs: o.needs,
     missMm: o.missMm,
     movedMm: o.movedMm,
+    times: o.times,
     days: o.days,
     worse: o.worse,
     doubt: o.doubt,
@@ -57,7 +58,6 @@ export function planPoint({ name, parts, items, reliefs, tire, outcome: o }: Fou
     rakeMm: o.rakeMm,
     rakeLoadedMm: o.rakeLoadedMm,
     totalMinor: o.money.totalMinor,
-    minutes: o.money.minutes,
   };
 }
 export function tellPlans(search: PlanSearch): PlansTold {

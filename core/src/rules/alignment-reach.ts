@@ -2,17 +2,21 @@ import type { Range } from '../catalogue';
 import { computed, explain, given, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { AXLES } from './plan-case';
+import { onEachAxle, onTheWhole, rule, type Raised } from './rule';
 
 type Angle = 'camber' | 'caster';
-export interface AlignmentReach {
-  readonly code: 'camber-reach' | 'caster-reach';
+interface Reach<A extends Angle> {
+  readonly code: `${A}-reach`;
   readonly axle: Axle;
   readonly valueDeg: number;
   readonly spec: Range;
   readonly reach: Range;
   readonly shortDeg: number;
 }
+export type CamberReach = Reach<'camber'>;
+export type CasterReach = Reach<'caster'>;
+export type AlignmentReach = CamberReach | CasterReach;
 /** How far [value+reach] misses a window, degrees; 0 when some setting is inside. + means the value is too high.
  *  @example shortOfWindow(-2, [-0.5, 0.5], [-1, 0]) // -0.5 */
 export function shortOfWindow(value: number, reach: Range, spec: Range): number {
@@ -36,23 +40,20 @@ function valueOf(f: AxleForecast, angle: Angle) {
   return value === null || spec === null ? null : { value, was, spec, reach };
 }
 /** What the adjusters have left beyond the window's edge; below 0 they fall short by it. */
-function leftToSet(f: AxleForecast, angle: Angle): Figure | null {
+function leftToSet(f: AxleForecast, angle: Angle, pitch: Figure | null): Figure | null {
   const v = valueOf(f, angle);
   if (!v) return null;
+  const stood =
+    v.was === null ? [] : [computed(angle, v.was, 'deg', [], { formula: 'carrier-pose', from: 'today' })];
+  const inBody = computed(angle, v.value + (pitch?.value ?? 0), 'deg', [...stood, f.lift], {
+    formula: 'carrier-pose',
+  });
   return explain(
     `${angle}-left-to-set`,
     'deg',
     'left-to-set',
     {
-      value: computed(
-        angle,
-        v.value,
-        'deg',
-        v.was === null
-          ? [f.lift]
-          : [computed(angle, v.was, 'deg', [], { formula: 'carrier-pose', from: 'today' }), f.lift],
-        { formula: 'carrier-pose' },
-      ),
+      value: pitch ? explain(angle, 'deg', 'less-pitch', { body: inBody, pitch }) : inBody,
       down: given('adjuster-reach', v.reach[0], 'deg', 'adjusters'),
       up: given('adjuster-reach', v.reach[1], 'deg', 'adjusters'),
       min: given('spec-limit', v.spec[0], 'deg', 'alignment window'),
@@ -61,35 +62,52 @@ function leftToSet(f: AxleForecast, angle: Angle): Figure | null {
     { limit: { min: 0 } },
   );
 }
-const reach = (angle: Angle) =>
-  rule<AlignmentReach>({
-    findings: {
-      [`${angle}-reach`]: { verdict: 'needs', topic: 'geometry', blocks: 'order' },
-    } as Record<AlignmentReach['code'], { verdict: 'needs'; topic: 'geometry'; blocks: 'order' }>,
-    check: onEachAxle((a): Raised<AlignmentReach>[] => {
-      const f = a.forecast();
-      const v = f.ok ? valueOf(f.value, angle) : null;
-      const short = v ? shortOfWindow(v.value, v.reach, v.spec) : 0;
-      if (!f.ok || !v || short === 0) return [];
-      return [
-        {
-          finding: {
-            code: `${angle}-reach`,
-            axle: a.axle,
-            valueDeg: v.value,
-            spec: v.spec,
-            reach: v.reach,
-            shortDeg: Math.abs(short),
-          },
-          figure: leftToSet(f.value, angle),
-        },
-      ];
-    }),
-    measure: (c, axle) => {
-      const f = c.axles[axle].forecast();
-      return f.ok ? leftToSet(f.value, angle) : null;
+function foundOn<A extends Angle>(
+  axle: Axle,
+  f: AxleForecast,
+  angle: A,
+  pitch: Figure | null,
+): readonly Raised<Reach<A>>[] {
+  const v = valueOf(f, angle);
+  const short = v ? shortOfWindow(v.value, v.reach, v.spec) : 0;
+  if (!v || short === 0) return [];
+  return [
+    {
+      axle,
+      finding: {
+        code: `${angle}-reach`,
+        axle,
+        valueDeg: v.value,
+        spec: v.spec,
+        reach: v.reach,
+        shortDeg: Math.abs(short),
+      },
+      figure: leftToSet(f, angle, pitch),
     },
-  });
-/** Camber and caster at the new height against what the adjusters can still do. */
-export const camberReach = reach('camber');
-export const casterReach = reach('caster');
+  ];
+}
+const NEEDS = { verdict: 'needs', topic: 'geometry', blocks: 'order' } as const;
+/** Camber at the new height against what the adjusters can still do: the body's pitch does not turn it. */
+export const camberReach = rule<CamberReach>({
+  findings: { 'camber-reach': NEEDS },
+  check: onEachAxle((a): readonly Raised<CamberReach>[] => {
+    const f = a.forecast();
+    return f.ok ? foundOn(a.axle, f.value, 'camber', null) : [];
+  }),
+  measure: (c, axle) => {
+    const f = c.axles[axle].forecast();
+    return f.ok ? leftToSet(f.value, 'camber', null) : null;
+  },
+});
+/** Caster likewise, against the ground: both ends' heights are in it, so it is a matter of the whole vehicle. */
+export const casterReach = rule<CasterReach>({
+  findings: { 'caster-reach': NEEDS },
+  check: onTheWhole((c): readonly Raised<CasterReach>[] => {
+    const f = c.forecast();
+    return f ? AXLES.flatMap((axle) => foundOn(axle, f[axle], 'caster', f.pitch.planned)) : [];
+  }),
+  measure: (c, axle) => {
+    const f = c.forecast();
+    return f && leftToSet(f[axle], 'caster', f.pitch.planned);
+  },
+});

@@ -12,6 +12,7 @@ import { cvAngle } from './cv-angle';
 import { damperMatch } from './damper-match';
 import { damperSolid } from './damper-solid';
 import { delivery } from './delivery';
+import { doesNothing } from './does-nothing';
 import { droop } from './droop';
 import { fitment } from './fitment';
 import { flatRide } from './flat-ride';
@@ -26,6 +27,7 @@ import { hoseReach } from './hose-reach';
 import { jointSwing } from './joint-swing';
 import { longerJoints } from './longer-joints';
 import { makerLimits } from './maker-limits';
+import { onStops } from './on-stops';
 import { openPrices } from './open-prices';
 import { placeLimits } from './place-limits';
 import { pose } from './pose';
@@ -62,6 +64,7 @@ export const RULES = [
   damperMatch,
   damperSolid,
   delivery,
+  doesNothing,
   droop,
   fitment,
   flatRide,
@@ -76,6 +79,7 @@ export const RULES = [
   jointSwing,
   longerJoints,
   makerLimits,
+  onStops,
   openPrices,
   placeLimits,
   pose,

@@ -1,4 +1,4 @@
-import { computed, TOPPED_OUT_MM, type Figure } from '../evidence';
+import { computed, ROCK_PERCENT, TOPPED_OUT_MM, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import { ADVISED_DROOP_SHARE, type Axle, type LimitedBy } from '../suspension';
 import { onEachAxle, rule, type Raised } from './rule';
@@ -32,7 +32,7 @@ export const droop = rule<DroopFinding>({
     // advice: it hangs at dips, but nothing breaks
     'droop-short': { verdict: 'advised', topic: 'travel', blocks: null },
   },
-  check: onEachAxle((a): Raised<DroopFinding>[] => {
+  check: onEachAxle((a, c): Raised<DroopFinding>[] => {
     const f = a.forecast();
     const room = f.ok ? f.value.room : null;
     if (!f.ok || !room) return [];
@@ -42,7 +42,14 @@ export const droop = rule<DroopFinding>({
       return [{ finding: { code: 'topped-out', ...of }, figure: figureOf(f.value, TOPPED_OUT_MM) }];
     const least = (bumpMm * ADVISED_DROOP_SHARE) / (1 - ADVISED_DROOP_SHARE);
     return droopShare < ADVISED_DROOP_SHARE
-      ? [{ finding: { code: 'droop-short', ...of }, figure: figureOf(f.value, least) }]
+      ? [
+          {
+            finding: { code: 'droop-short', ...of },
+            figure: figureOf(f.value, least),
+            // on rock a wheel that cannot hang does not drive
+            verdict: c.job.brief.usage.rock >= ROCK_PERCENT ? ('needs' as const) : undefined,
+          },
+        ]
       : [];
   }),
   measure: (c, axle) => {

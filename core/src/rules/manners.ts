@@ -3,7 +3,7 @@ import { addedMasses, spacersMm } from '../vehicle';
 import type { Axle } from '../suspension';
 import { G_M_PER_S2 } from '../units';
 import type { Platform } from '../catalogue';
-import type { Forecast } from '../forecast';
+import { stiffnessToday, type Forecast, type TireStiffness } from '../forecast';
 import { AXLES, type PlanCase } from './plan-case';
 
 type When = 'today' | 'planned';
@@ -14,6 +14,14 @@ const keptAt = <T>(c: PlanCase, when: When, name: string, make: () => T): T =>
 export const frequencies = (c: PlanCase, which: When): Readonly<Record<Axle, Figure>> | null =>
   // the tyre of today is judged under the load of the plan
   c.kept(`frequencies ${which}`, () => frequenciesAt(c, which));
+/** Vertical stiffness of the tyre on an axle, which is in series with every spring; null where its size cannot be read. */
+const tireFigure = (c: PlanCase, axle: Axle, which: When): Figure | null =>
+  c.tires.check?.[axle].figures.stiffness[which === 'today' ? 'today' : 'target'] ??
+  stiffnessToday(c.job.tire, c.vehicle.platform, axle);
+export const tireStiffnessOn = (c: PlanCase, axle: Axle): TireStiffness => ({
+  today: tireFigure(c, axle, 'today')?.value ?? null,
+  planned: tireFigure(c, axle, 'planned')?.value ?? null,
+});
 function frequenciesAt(c: PlanCase, which: When): Readonly<Record<Axle, Figure>> | null {
   const out: Partial<Record<Axle, Figure>> = {};
   for (const axle of AXLES) {
@@ -21,7 +29,7 @@ function frequenciesAt(c: PlanCase, which: When): Readonly<Record<Axle, Figure>>
     const view = which === 'today' ? prepared.today : prepared.with(c.planned);
     const height = view.loaded();
     if (!height.ok) return null;
-    const tire = c.tires.check?.[axle].figures.stiffness[which === 'today' ? 'today' : 'target'];
+    const tire = tireFigure(c, axle, which);
     const rate = computed('wheel-rate', height.value.wheelRateNPerMm, 'N/mm', [], {
       formula: 'virtual-work',
     });

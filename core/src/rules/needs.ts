@@ -29,6 +29,8 @@ export const foundBy = (r: Rule<Finding>, c: PlanCase, axle: Axle | null = null)
       blocks,
       about: { part: raised.part ?? null, axle: raised.axle ?? null },
       figure: raised.figure ?? null,
+      loadCase:
+        raised.loadCase ?? raised.figure?.loadCase ?? r.findings[raised.finding.code].loadCase ?? null,
     };
   });
 const isAbout = (r: Rule<Finding>, topics: readonly Topic[]): boolean =>

@@ -22,6 +22,7 @@ import { bad, keptIn, once, type Result } from '../units';
 import {
   afterBuild,
   asAsked,
+  effectsOfKind,
   loadOn,
   onSlope,
   partsOfJob,
@@ -108,7 +109,7 @@ export const readRound = (
   round: TapeRound,
   vehicle: KnownVehicle,
   { lengthUnit }: Pick<ShopSettings, 'lengthUnit'>,
-  axles: Readonly<Record<Axle, VehicleAxle>>,
+  axles: () => Readonly<Record<Axle, VehicleAxle>>,
   loadedMm: (axle: Axle) => number | null,
 ): TapeReading =>
   readTape(
@@ -116,9 +117,21 @@ export const readRound = (
     vehicle,
     lengthUnit,
     { front: loadedMm('front'), rear: loadedMm('rear') },
-    onSlope(round) ? slopeMoves(round, axles) : null,
+    onSlope(round) ? slopeMoves(round, axles()) : null,
   );
 
+/** How far the body stands over how it left the factory on its springs, as the tape shows it, mm: what was put between body and frame
+ *  is not the springs'. Null until the axle is taped and the reading is not in doubt. */
+function tapedMm(
+  tape: TapeReading,
+  { platform }: KnownVehicle,
+  { fitted }: PartsOfJob,
+  axle: Axle,
+): number | null {
+  const arch = tape[axle];
+  const bodyMm = effectsOfKind(fitted, axle, 'body-lift').reduce((sum, e) => sum + e.heightMm, 0);
+  return arch && arch.value - platform[axle].archMm - bodyMm;
+}
 /** The case of a job on a known vehicle. */
 export function planCase(
   job: JobSections,
@@ -129,15 +142,20 @@ export function planCase(
 ): PlanCase {
   const parts = partsOfJob(job, catalogue, vehicle);
   const prepare = options.prepare ?? vehicleAxle;
-  const prepared = (axle: Axle) =>
-    prepare({
-      vehicle,
-      axle,
-      brief: { payloadKg: job.brief.payloadKg, tongueKg: job.brief.tongueKg },
-      accessories: job.vehicle.accessories,
-      fitted: parts.fitted,
-    });
-  const axles = { front: prepared('front'), rear: prepared('rear') };
+  const inputOf = (axle: Axle): AxleInput => ({
+    vehicle,
+    axle,
+    brief: { payloadKg: job.brief.payloadKg, tongueKg: job.brief.tongueKg },
+    accessories: job.vehicle.accessories,
+    fitted: parts.fitted,
+  });
+  const both = <T>(of: (axle: Axle) => T) => ({ front: of('front'), rear: of('rear') });
+  const loadedMm = (axle: Axle) => loadedTodayMm(job.tire, vehicle, axle);
+  const round = roundToday(job.tape);
+  // a floor that slopes moves the arches by what is on the springs: the axles as their records have them say by how much
+  const recorded = once(() => both((axle) => prepare(inputOf(axle))));
+  const tape = readRound(round, vehicle, settings, recorded, loadedMm);
+  const axles = both((axle) => prepare({ ...inputOf(axle), tapedMm: tapedMm(tape, vehicle, parts, axle) }));
   const readings = new Map<string, TireReading>();
   return caseOn(
     {
@@ -156,9 +174,7 @@ export function planCase(
       questions: openQuestions(vehicle, catalogue),
       parts,
       fitted: parts.fitted,
-      tape: readRound(roundToday(job.tape), vehicle, settings, axles, (axle) =>
-        loadedTodayMm(job.tire, vehicle, axle),
-      ),
+      tape,
     },
     axles,
     parts.chosen,
@@ -177,7 +193,7 @@ function caseOn(
   const { job, vehicle, catalogue, fitted, tape } = base;
   const planned = afterBuild(fitted, chosen);
   const burdenOf = (axle: Axle): AxleBurden => ({
-    loadedKg: loadOn(prepared[axle].input, planned).loadedKg,
+    ...loadOf(prepared[axle].input, planned),
     spacerTodayMm: spacersMm(fitted, axle),
     spacerPlannedMm: spacersMm(planned, axle),
   });
@@ -241,6 +257,10 @@ function caseOn(
     }),
   };
 }
+const loadOf = (input: AxleInput, planned: readonly FittedPart[]) => {
+  const { loadedKg, ratedKg } = loadOn(input, planned);
+  return { loadedKg, ratedKg };
+};
 /** The same plan with other parts chosen and other reliefs done: the axles stay prepared. */
 export const withPlan = (
   c: PlanCase,

@@ -1,3 +1,4 @@
+import { isReversible } from '../catalogue';
 import { reliefsOn } from '../forecast';
 import { partName } from '../vehicle';
 import { AXLES } from './plan-case';
@@ -14,7 +15,7 @@ export const reversible = rule<NotReversible>({
     const finding = { code: 'not-reversible' } as const;
     return [
       ...c.chosen
-        .filter(({ part }) => !part.reversible)
+        .filter(({ part }) => !isReversible(part, c.catalogue))
         .map(({ part }): Raised<NotReversible> => ({ finding, part: partName(part), axle: part.axle })),
       ...AXLES.flatMap((axle) =>
         reliefsOn(c.job.tire.reliefs, axle, c.catalogue)

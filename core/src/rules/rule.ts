@@ -1,4 +1,4 @@
-import type { Blocks, Coded, Figure, Topic, Verdict } from '../evidence';
+import type { Blocks, Coded, Figure, LoadCase, Topic, Verdict } from '../evidence';
 import type { Axle } from '../suspension';
 import { AXLES, type AxlePlan, type PlanCase } from './plan-case';
 
@@ -7,13 +7,17 @@ export interface FindingMeta {
   readonly verdict: Verdict;
   readonly topic: Topic;
   readonly blocks: Blocks;
+  /** what the vehicle carries where this is judged, where that is always the same */
+  readonly loadCase?: LoadCase | undefined;
 }
 export interface Raised<F extends Coded> {
   readonly finding: F;
   readonly part?: string | undefined;
   readonly axle?: Axle | 'both' | undefined;
   readonly figure?: Figure | null | undefined;
-  /** only where the shop sets how grave it is */
+  /** what the vehicle carries in the case that decides, where neither the figure nor the code says it */
+  readonly loadCase?: LoadCase | undefined;
+  /** only where the shop or the use of the vehicle sets how grave it is */
   readonly verdict?: Verdict | undefined;
 }
 export interface Check<F extends Coded> {

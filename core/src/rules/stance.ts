@@ -1,13 +1,17 @@
 import { KEEP_RAKE_MM, LEVEL_MM } from '../evidence';
 import type { Range } from '../catalogue';
-import { namesLoad } from '../vehicle';
+import type { Forecast } from '../forecast';
+import type { Axle } from '../suspension';
+import { loadOn, namesLoad } from '../vehicle';
 import type { Brief } from '../job';
+import type { PlanCase } from './plan-case';
 import { onTheWhole, rule, type Raised } from './rule';
 
 export type StanceFinding =
   | { readonly code: 'not-level'; readonly rakeMm: number; readonly wanted: Range }
   | { readonly code: 'nose-too-high'; readonly byMm: number; readonly mostMm: number }
-  | { readonly code: 'nose-high-loaded'; readonly byMm: number }
+  /** `thanBuilt`: how much more than the same vehicle as built under the same load */
+  | { readonly code: 'nose-high-loaded'; readonly byMm: number; readonly thanBuiltMm: number }
   /** empty, and no load was named: told, not refused */
   | { readonly code: 'nose-high'; readonly byMm: number };
 
@@ -26,6 +30,20 @@ function wantedRake(brief: Brief, todayMm: number): Range | null {
   }
 }
 
+/** How much higher the nose stands under the load of the brief than on the same vehicle as built under the same load, mm; null where
+ *  that lies within the doubt of both heights: every vehicle goes down behind when it is loaded. */
+function noseUpMore(c: PlanCase, f: Forecast): number | null {
+  const sunk = (axle: Axle) => {
+    const { asBuilt, input } = c.axles[axle].prepared;
+    const h = asBuilt.under(loadOn(input, c.planned).loadedN);
+    return h.ok ? h.value.zMm : null;
+  };
+  const [front, rear] = [sunk('front'), sunk('rear')];
+  if (front === null || rear === null) return -f.loaded.rake.value;
+  const more = front - rear - f.loaded.rake.value;
+  const doubt = Math.hypot(f.loaded.front.plusMinus ?? 0, f.loaded.rear.plusMinus ?? 0);
+  return more > Math.max(doubt, LEVEL_MM) ? more : null;
+}
 /** How it will stand against what was said. What nobody has said is not judged; a nose that is high is refused only under
  *  the load that the brief names. */
 export const stance = rule<StanceFinding>({
@@ -42,8 +60,12 @@ export const stance = rule<StanceFinding>({
     const out: Raised<StanceFinding>[] = [];
     const changed = c.chosen.length > 0 || c.tires.check !== null;
     const [empty, loaded] = [f.planned.rake, f.loaded.rake];
-    if (namesLoad(brief) && loaded.value < -LEVEL_MM)
-      out.push({ finding: { code: 'nose-high-loaded', byMm: -loaded.value }, figure: loaded });
+    const noseUp = namesLoad(brief) && loaded.value < -LEVEL_MM ? noseUpMore(c, f) : null;
+    if (noseUp)
+      out.push({
+        finding: { code: 'nose-high-loaded', byMm: -loaded.value, thanBuiltMm: noseUp },
+        figure: loaded,
+      });
     else if (changed && empty.value < -LEVEL_MM && brief.stance !== 'level' && brief.stance !== 'nose-up')
       out.push({ finding: { code: 'nose-high', byMm: -empty.value }, figure: empty });
     const mostMm = brief.stance === 'nose-up' ? brief.noseUpMostMm : null;

@@ -1,5 +1,5 @@
 import type { Range } from '../catalogue';
-import { LEFT_RIGHT_MM } from '../evidence';
+import { LEFT_RIGHT_MM, TAPE_MM } from '../evidence';
 import type { Axle } from '../suspension';
 import { axleOfCorner, roundToday } from '../job';
 import { onSlope } from '../vehicle';
@@ -19,6 +19,15 @@ export type TapeFinding =
       readonly measuredMm: number;
       readonly ordinary: Range;
     }
+  /** lower than this vehicle stands with what is known to be on it: the springs have sagged, or something heavy is in it */
+  | {
+      readonly code: 'springs-sagged';
+      readonly axle: Axle;
+      readonly measuredMm: number;
+      readonly ordinary: Range;
+      /** under what its record says, mm */
+      readonly lowMm: number;
+    }
   /** only makes sense if the tape was held the other way; nothing uses it until somebody has said */
   /** the floor slopes, and where the masses of this vehicle are nobody has said: the slope stays in the heights */
   | { readonly code: 'slope-left-in' }
@@ -29,6 +38,7 @@ export const tape = rule<TapeFinding>({
   findings: {
     'left-right': { verdict: 'ask', topic: 'tape', blocks: null },
     'outside-ordinary': { verdict: 'ask', topic: 'tape', blocks: null },
+    'springs-sagged': { verdict: 'ask', topic: 'tape', blocks: null },
     'slope-left-in': { verdict: 'ask', topic: 'tape', blocks: null },
     'tape-in-doubt': { verdict: 'ask', topic: 'tape', blocks: 'order' },
   },
@@ -56,11 +66,17 @@ export const tape = rule<TapeFinding>({
         });
       const { archMm, archToleranceMm } = platform[axle];
       // what is known to be on it stands it where it stands
-      const f = c.axles[axle].prepared.today.height();
-      const known = archMm + (f.ok ? -f.value.zMm : 0);
+      const known = archMm + (c.axles[axle].prepared.recordedLiftMm ?? 0);
       const ordinary: Range = [known - archToleranceMm, known + archToleranceMm];
-      if (mean.value < ordinary[0] || mean.value > ordinary[1])
-        out.push({ axle, finding: { code: 'outside-ordinary', axle, measuredMm: mean.value, ordinary } });
+      // within what two people read differently nothing is said
+      const measuredMm = mean.value;
+      if (measuredMm < ordinary[0] - TAPE_MM)
+        out.push({
+          axle,
+          finding: { code: 'springs-sagged', axle, measuredMm, ordinary, lowMm: known - measuredMm },
+        });
+      else if (measuredMm > ordinary[1] + TAPE_MM)
+        out.push({ axle, finding: { code: 'outside-ordinary', axle, measuredMm, ordinary } });
       return out;
     }),
   ],

@@ -1,5 +1,5 @@
 import type { ObstacleKind } from '../catalogue';
-import { computed, given, type Figure } from '../evidence';
+import { computed, given, type Figure, type LoadCase } from '../evidence';
 import type { RubCheck, RubWhere } from '../forecast';
 import type { Axle } from '../suspension';
 import type { PlanCase } from './plan-case';
@@ -13,6 +13,8 @@ export type TireClearanceFinding =
       readonly clearanceMm: number;
       readonly marginMm: number;
       readonly where: RubWhere;
+      /** what the vehicle carries there */
+      readonly loadCase: LoadCase;
       /** others that keep their margin no better */
       readonly others: number;
       readonly liftMm: number;
@@ -47,7 +49,12 @@ const figureOf = (
         ? []
         : [computed('least-lift', check.leastLiftMm, 'mm', [], { formula: 'bisection' })]),
     ],
-    { formula: 'rub-map', limit: { min: marginMm }, plusMinus: check.toleranceMm },
+    {
+      formula: 'rub-map',
+      limit: { min: marginMm },
+      plusMinus: check.toleranceMm,
+      loadCase: name === 'clearance' ? check.nearest.loadCase : undefined,
+    },
   );
 /** The tightest spot of an axle with its reason. */
 export const tightestFigure = (check: RubCheck, c: PlanCase): Figure =>
@@ -72,6 +79,7 @@ export const tireClearance = rule<TireClearanceFinding>({
             clearanceMm: n.used.clearanceMm,
             marginMm: n.marginMm,
             where: n.where,
+            loadCase: n.loadCase,
             others: check.rubbing.length - 1,
             liftMm: check.liftMm,
             needsLiftMm: check.leastLiftMm,

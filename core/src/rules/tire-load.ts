@@ -9,14 +9,24 @@ export type TireLoadFinding =
       readonly ratedKg: number;
       readonly neededKg: number;
     }
-  | { readonly code: 'tire-load-unknown'; readonly axle: Axle | 'both' };
+  | { readonly code: 'tire-load-unknown'; readonly axle: Axle | 'both' }
+  /** the vehicle is driven faster than the tyre may run, or was built with one that may run faster */
+  | {
+      readonly code: 'tire-speed' | 'tire-speed-below-built';
+      readonly axle: Axle;
+      readonly mostKmh: number;
+      readonly neededKmh: number;
+    };
 
-/** What a tyre and a wheel of each axle must carry, loaded as the brief says. */
+/** What a tyre and a wheel of each axle must carry: its share of what the axle is rated for, whatever the brief names, or of what
+ *  it carries where that is more. And how fast the tyre may run. */
 export const tireLoad = rule<TireLoadFinding>({
   findings: {
     'wheel-load': { verdict: 'no', topic: 'tire', blocks: 'order' },
     'tire-load': { verdict: 'no', topic: 'tire', blocks: 'order' },
     'tire-load-unknown': { verdict: 'ask', topic: 'tire', blocks: 'order' },
+    'tire-speed': { verdict: 'no', topic: 'tire', blocks: 'order' },
+    'tire-speed-below-built': { verdict: 'fits', topic: 'tire', blocks: null },
   },
   check: (c) => {
     const { check } = c.tires;
@@ -34,6 +44,14 @@ export const tireLoad = rule<TireLoadFinding>({
           axle,
           figure: neededLoad,
         });
+    }
+    for (const axle of AXLES) {
+      const { target: mostKmh, built } = check[axle].speedKmh;
+      if (mostKmh === null) continue;
+      const speed = (code: 'tire-speed' | 'tire-speed-below-built', neededKmh: number) =>
+        out.push({ finding: { code, axle, mostKmh, neededKmh }, axle });
+      if (mostKmh < check.cruisingKmh) speed('tire-speed', check.cruisingKmh);
+      else if (built !== null && mostKmh < built) speed('tire-speed-below-built', built);
     }
     const unknown = AXLES.filter((axle) => !check[axle].capacity);
     const [first] = unknown;

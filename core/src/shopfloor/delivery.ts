@@ -79,7 +79,7 @@ export function deliveryStages(asked: Asked): Staged | null {
   /** what is open with only these on, and is not with all of them */
   const leaves = (parts: readonly (typeof when)[number][]) =>
     opened(stillToSettle(judged(parts).a), stillToSettle(whole.a));
-  const once = whole.work.minutes;
+  const once = whole.work.personMinutes;
   const standsWith = (parts: readonly (typeof when)[number][]): Stands => {
     const f = judged(parts).a.forecast;
     return { front: f?.front.lift.value ?? null, rear: f?.rear.lift.value ?? null };
@@ -87,11 +87,11 @@ export function deliveryStages(asked: Asked): Staged | null {
   /** a visit that fits some on a vehicle that has others: those are fitted parts by then, and what was repaired is done */
   const minutesOf = (some: readonly (typeof when)[number][], before: readonly (typeof when)[number][]) => {
     if (some.length === 0) return 0;
-    if (before.length === 0) return judged(some).work.minutes;
+    if (before.length === 0) return judged(some).work.personMinutes;
     const parts = before
       .filter((g) => g.name !== TIRES)
       .flatMap((g) => g.codes.flatMap((c) => partsIn(c, catalogue)));
-    return say(fittedBefore(stand(some), parts)).work.minutes;
+    return say(fittedBefore(stand(some), parts)).work.personMinutes;
   };
   const stages: DeliveryStage[] = [];
   let on: (typeof when)[number][] = [];

@@ -1,3 +1,4 @@
+import { bayHours, PAIR } from '../planning';
 import type { Catalogue } from '../catalogue';
 import { SKILLS, type JobSections, type ShopSettings, type Skill } from '../job';
 import { assess } from '../match';
@@ -5,7 +6,6 @@ import type { PartsLine, WorkPlan } from '../planning';
 import { comesTo } from '../plans';
 import { dayAfter } from '../rules';
 import { arrivalOf, readyOn, type Arrival } from './arrivals';
-import { bayHours, PAIR } from './bay-hours';
 import { dayAt, minutesUntil } from './calendar';
 import { planWeek, type Waiting, type Week } from './week';
 
@@ -67,7 +67,7 @@ export function floorJob(
   const least = Math.max(1, ...plan.steps.map((s) => s.people));
   const sizes = [...new Set([least, Math.max(least, PAIR)])];
   const crews = sizes.map((people) => ({ people, bayMinutes: Math.ceil(bayHours(plan, people).bayMinutes) }));
-  const minutes = Math.min(...crews.map((c) => c.bayMinutes)) + plan.alignmentMinutes;
+  const minutes = Math.min(...crews.map((c) => c.bayMinutes)) + plan.rackMinutes;
   const { promiseDate } = job.head;
   const told = lines.map((line): FloorLine => ({
     ...arrivalOf(line, job.boxes, day),
@@ -84,7 +84,7 @@ export function floorJob(
   return {
     vehicle: a.vehicle.platform.label,
     crews,
-    rackMinutes: Math.ceil(plan.alignmentMinutes),
+    rackMinutes: Math.ceil(plan.rackMinutes),
     skills: skillsOf(plan),
     readyOn: readyOn(told, day),
     lines: told,

@@ -1,5 +1,4 @@
 export * from './arrivals';
-export * from './bay-hours';
 export * from './calendar';
 export * from './delivery';
 export * from './week';

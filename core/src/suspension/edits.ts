@@ -1,3 +1,4 @@
+import type { Adjustable, Adjuster } from './adjusters';
 import { buildModel } from './build-model';
 import type { Hardpoints } from './hardpoints';
 import type { Rod } from './rod-joints';
@@ -25,12 +26,17 @@ export interface AxleSetup {
   readonly jointSwing: { readonly upper: number | null; readonly lower: number | null };
   /** joints of other links, bars and rods, degrees from how they stand as built; a rod that is not there has its own */
   readonly rodSwing: Readonly<Partial<Record<Rod, number>>>;
+  /** members whose length is set on the vehicle, one each */
+  readonly adjusters: readonly Adjuster[];
   /** what steering stops leave of the full lock, 0 to 1 */
   readonly lockShare: number;
   /** wheel centre against the knuckle's joints, from where it was built, mm: the hub moves, the rest of the axle does not */
   readonly hubMovedMm: Vec3;
 }
 
+/** What a relocation set may bring lower: spring seats, links, track bar, the steering's end of the drag link, dampers, bump stops. */
+export const RELOCATED = ['springs', 'links', 'track-bar', 'drag-link', 'dampers', 'stops'] as const;
+export type Relocated = (typeof RELOCATED)[number];
 export const JOINTS_MADE = ['rubber', 'sealed', 'spherical serviceable'] as const;
 /** What a part does to an axle, as catalogue data. mm; + as named. */
 export type AxleEffect =
@@ -45,8 +51,8 @@ export type AxleEffect =
       readonly table?: readonly (readonly [number, number])[] | undefined;
     }
   | { readonly kind: 'subframe-drop'; readonly dropMm: number }
-  /** seats, links' ends, track bar, drag link and stops of a beam lowered together: it sits lower, its geometry stays */
-  | { readonly kind: 'relocation'; readonly dropMm: number }
+  /** the body's ends of these lowered together, and the axle with them: what is not among them stays where it is on the body */
+  | { readonly kind: 'relocation'; readonly dropMm: number; readonly moves: readonly Relocated[] }
   | { readonly kind: 'differential-drop'; readonly dropMm: number }
   | { readonly kind: 'upper-arm-joint'; readonly offsetMm: Vec3 }
   | {
@@ -55,6 +61,13 @@ export type AxleEffect =
       readonly deltaMm: number;
     }
   | { readonly kind: 'move-point'; readonly point: string; readonly byMm: Vec3 }
+  /** a member in place of the vehicle's own whose length is set on the vehicle, in this range against the vehicle's own */
+  | {
+      readonly kind: 'adjustable';
+      readonly member: Adjustable;
+      readonly rangeMm: readonly [number, number];
+      readonly pitchMm: number | null;
+    }
   /** turns sawn off a coil; shown with a caution, never proposed first */
   | {
       readonly kind: 'coil-cut';
@@ -109,6 +122,7 @@ export const AS_BUILT = {
   damperLonger: { extendedMm: 0, compressedMm: 0 },
   jointSwing: { upper: null, lower: null },
   rodSwing: {},
+  adjusters: [],
   lockShare: 1,
   hubMovedMm: [0, 0, 0],
 } as const;
@@ -119,6 +133,7 @@ export function stockAxle(v: {
   readonly subframePoints: readonly string[];
   readonly rateNPerMm: number;
   readonly loadN: number;
+  readonly adjusters?: readonly Adjuster[] | undefined;
 }): AxleSetup {
   const model = buildModel(v.hardpoints);
   return {
@@ -126,6 +141,7 @@ export function stockAxle(v: {
     spring: { rateNPerMm: v.rateNPerMm, freeLengthMm: stockFreeLengthMm(model, v.rateNPerMm, v.loadN) },
     subframePoints: v.subframePoints,
     ...AS_BUILT,
+    adjusters: v.adjusters ?? [],
   };
 }
 /** The order in which effects act, by physics: first which spring it is, then what is done to that spring, then what stands
@@ -139,6 +155,7 @@ const ACTS: readonly AxleEffect['kind'][] = [
   'relocation',
   'move-point',
   'upper-arm-joint',
+  'adjustable',
   'link-length',
   'caster-bush',
   'spindle',
@@ -200,11 +217,16 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
       });
     case 'relocation':
       return model.beam
-        ? Object.keys(model.body).reduce((s, p) => withPoint(s, p, down(effect.dropMm)), {
+        ? relocatedPoints(model, effect.moves).reduce((s, p) => withPoint(s, p, down(effect.dropMm)), {
             ...setup,
-            stopLowerMm: setup.stopLowerMm + effect.dropMm,
+            stopLowerMm: setup.stopLowerMm + (effect.moves.includes('stops') ? effect.dropMm : 0),
           })
         : setup;
+    case 'adjustable': {
+      const { member, rangeMm, pitchMm } = effect;
+      const others = setup.adjusters.filter((a) => a.member !== member);
+      return { ...setup, adjusters: [...others, { member, rangeMm, pitchMm }] };
+    }
     case 'differential-drop':
       return withPoint(setup, 'cvInner', down(effect.dropMm));
     case 'upper-arm-joint':
@@ -278,6 +300,19 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
   }
 }
 
+/** Points of the body that a relocation set lowers. */
+function relocatedPoints(model: SuspensionModel, moves: readonly Relocated[]): readonly string[] {
+  const tops = (seats: SuspensionModel['springs']) => seats.map((s) => s.top);
+  const [springs, dampers] = [new Set(tops(model.springs)), new Set(tops(model.dampers))];
+  return Object.keys(model.body).filter((name) => {
+    if (springs.has(name) && moves.includes('springs')) return true;
+    if (dampers.has(name)) return moves.includes('dampers');
+    if (springs.has(name)) return false;
+    if (name === 'trackBarBody') return moves.includes('track-bar');
+    if (name === 'dragBody') return moves.includes('drag-link');
+    return moves.includes('links');
+  });
+}
 function withPoint(setup: AxleSetup, name: string, by: Vec3): AxleSetup {
   const { model } = setup;
   const move = (points: Readonly<Record<string, Vec3>>) => ({

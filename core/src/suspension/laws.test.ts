@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { RELOCATED } from './edits';
 import {
   ADVISED_DROOP_SHARE,
   applyEffect,
@@ -70,9 +71,20 @@ describe.each(AXLES)('laws of $code $axle ($kind)', ({ code, axle }) => {
       { numRuns: 12 },
     );
   });
+  it('a relocation set moves what it names and nothing else: without the drag link the wheel stands crooked', () => {
+    const stock = stockOf(code, axle);
+    if (!model.dragLink) return;
+    const load = specOf(code, axle).sprungLoadN;
+    const turned = (moves: typeof RELOCATED | (typeof RELOCATED)[number][]) => {
+      const setup = applyEffect(stock, { kind: 'relocation', dropMm: 75, moves: [...moves] });
+      return Math.abs(axleFigures(setup.model, ok(rideHeight(setup, load)).pose).steeringWheelDeg!);
+    };
+    expect(turned([...RELOCATED])).toBeLessThan(0.01);
+    expect(turned(RELOCATED.filter((m) => m !== 'drag-link'))).toBeGreaterThan(20);
+  });
   it('a relocation set lowers a beam by as much as it says and leaves its geometry; it does nothing to a wheel of its own', () => {
     const stock = stockOf(code, axle);
-    const moved = applyEffect(stock, { kind: 'relocation', dropMm: 40 });
+    const moved = applyEffect(stock, { kind: 'relocation', dropMm: 40, moves: RELOCATED });
     if (!model.beam) {
       expect(moved).toEqual(stock);
       return;

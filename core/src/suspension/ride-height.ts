@@ -5,6 +5,7 @@ import { poseAt, poseNear } from './pose-at';
 import type { Pose } from './solve-carrier';
 import { signedSpringForceN, springForceN, springRateNPerMm, type SpringLaw } from './spring-law';
 import { springState } from './spring-length';
+import { stopForceN, stopRateNPerMm, type StopLaw } from './stop-law';
 
 export interface RideHeight {
   /** travel at balance, mm, + bump; the body sits at −z */
@@ -12,9 +13,17 @@ export interface RideHeight {
   readonly springLengthMm: number;
   readonly springForceN: number;
   readonly motionRatio: number;
-  /** d(F·r)/dz = k·r² + F·dr/dz, N/mm */
+  /** d(F·r)/dz = k·r² + F·dr/dz, and the stop's rate where the wheel sits on it, N/mm */
   readonly wheelRateNPerMm: number;
   readonly pose: Pose;
+  /** what the bump stop carries of the load of the wheel; null where it is not touched */
+  readonly onStop: OnStop | null;
+}
+export interface OnStop {
+  readonly compressedMm: number;
+  readonly forceN: number;
+  /** nothing is left of it: it carries whatever comes */
+  readonly solid: boolean;
 }
 export type RideHeightFault =
   | {
@@ -54,8 +63,62 @@ function wheelForceN(model: SuspensionModel, law: SpringLaw, pose: Pose): number
  *  1. pose at z = 0; the sign of F·r − W says which way the body goes
  *  2. march that way in MARCH_MM steps, each solve warm from the last, until the sign changes
  *  3. Illinois (regula falsi that cannot stall) inside the last step
- *  Fails honestly when the linkage ends first. Load is the sprung load of one wheel at the wheel centre, N. */
-export function rideHeight(setup: AxleSetup, loadN: number): Result<RideHeight, RideHeightFault> {
+ *  4. past the touch of the bump stop its force belongs to the balance: sought again between touch and solid; a load that
+ *     spring and stop do not carry stands on the solid stop
+ *  Fails honestly when the linkage ends first. Load is the sprung load of one wheel at the wheel centre, N. `stop`: the bump stop
+ *  of this axle, asked for once; without one nothing but the spring carries. */
+export function rideHeight(
+  setup: AxleSetup,
+  loadN: number,
+  stop: () => StopLaw | null = () => null,
+): Result<RideHeight, RideHeightFault> {
+  const free = onSprings(setup, loadN);
+  const law = stop();
+  if (!law) return free;
+  const touches = free.ok
+    ? free.value.zMm > law.touchMm
+    : free.fault.code === 'no-balance-in-reach' &&
+      free.fault.direction === 'bump' &&
+      free.fault.lastZMm > law.touchMm;
+  return touches ? onStop(setup, loadN, law, free) : free;
+}
+/** Balance of spring and stop between the stop's touch and solid, from what the spring alone comes to. */
+function onStop(
+  setup: AxleSetup,
+  loadN: number,
+  law: StopLaw,
+  free: Result<RideHeight, RideHeightFault>,
+): Result<RideHeight, RideHeightFault> {
+  const { model, spring } = setup;
+  const end = free.ok
+    ? free.value.zMm
+    : free.fault.code === 'no-balance-in-reach'
+      ? free.fault.lastZMm
+      : law.touchMm;
+  const start = poseAt(model, Math.min(law.touchMm, end));
+  if (!start.ok) return start;
+  const [lowest, last] = [Math.min(law.touchMm, end), Math.min(law.solidMm, end)];
+  const excess = (pose: Pose, z: number) => wheelForceN(model, spring, pose) + stopForceN(law, z) - loadN;
+  const top = poseNear(model, last, 0, start.value);
+  if (!top.ok) return top;
+  let [za, zb] = [lowest, last];
+  let [fa, fb] = [excess(start.value, lowest), excess(top.value, last)];
+  if (fb <= 0) return last < law.solidMm ? free : standing(setup, last, top.value, law, loadN);
+  let [z, pose] = [zb, top.value];
+  for (let i = 0; i < 80 && Math.abs(zb - za) > BALANCE_MM && fb !== 0; i++) {
+    z = zb - (fb * (zb - za)) / (fb - fa);
+    const next = poseNear(model, z, 0, pose);
+    if (!next.ok) return next;
+    pose = next.value;
+    const f = excess(pose, z);
+    if (Math.sign(f) === Math.sign(fb)) fa /= 2;
+    else [za, fa] = [zb, fb];
+    [zb, fb] = [z, f];
+    if (Math.abs(f) < Math.max(loadN, 1) * 1e-13) break;
+  }
+  return standing(setup, z, pose, law, loadN);
+}
+function onSprings(setup: AxleSetup, loadN: number): Result<RideHeight, RideHeightFault> {
   const { model, spring } = setup;
   const first = poseAt(model, 0);
   if (!first.ok) return first;
@@ -91,26 +154,55 @@ export function rideHeight(setup: AxleSetup, loadN: number): Result<RideHeight, 
     [zb, fb] = [z, f];
     if (Math.abs(f) < Math.max(loadN, 1) * 1e-13) break;
   }
+  return standing(setup, z, pose, null, loadN);
+}
+/** All that is told of an axle which stands at this travel under a load of the wheel. */
+function standing(
+  setup: AxleSetup,
+  zMm: number,
+  pose: Pose,
+  law: StopLaw | null,
+  loadN: number,
+): Result<RideHeight, RideHeightFault> {
+  const { model, spring } = setup;
   const seat = model.springs[0];
   if (!seat) throw new Error('suspension model has no spring');
   const state = springState(model, seat, pose);
+  const solid = law !== null && zMm >= law.solidMm;
   return good({
-    zMm: z,
+    zMm,
     springLengthMm: state.lengthMm,
     springForceN: springForceN(spring, state.lengthMm),
     motionRatio: state.ratio,
-    wheelRateNPerMm: wheelRate(setup, z, pose),
+    wheelRateNPerMm: wheelRate(setup, zMm, pose) + (law ? stopRateNPerMm(law, zMm) : 0),
     pose,
+    onStop: law && {
+      compressedMm: zMm - law.touchMm,
+      forceN: solid ? loadN - wheelForceN(model, spring, pose) : stopForceN(law, zMm),
+      solid,
+    },
   });
 }
 
 /** How far an axle that is a little different would stand from a known height, mm: one Newton step on its balance, good to
- *  the second order of the difference. Null where it has no pose there. */
-export function movesBy(setup: AxleSetup, loadN: number, near: RideHeight): number | null {
+ *  the second order of the difference. `stop`: its bump stop, where it stands on one. Null where it has no pose there. */
+export function movesBy(
+  setup: AxleSetup,
+  loadN: number,
+  near: RideHeight,
+  stop: StopLaw | null = null,
+): number | null {
+  if (near.onStop?.solid) return 0;
   const pose = poseNear(setup.model, near.zMm, 0, near.pose);
-  return pose.ok
-    ? -(wheelForceN(setup.model, setup.spring, pose.value) - loadN) / near.wheelRateNPerMm
-    : null;
+  if (!pose.ok) return null;
+  const carried =
+    wheelForceN(setup.model, setup.spring, pose.value) + (stop ? stopForceN(stop, near.zMm) : 0);
+  return -(carried - loadN) / near.wheelRateNPerMm;
+}
+/** Force of the springs at the wheel, N, at a travel; null where the linkage has no pose there. */
+export function springsAtWheelN(setup: AxleSetup, zMm: number): number | null {
+  const pose = poseAt(setup.model, zMm);
+  return pose.ok ? wheelForceN(setup.model, setup.spring, pose.value) : null;
 }
 
 /** d(F·r)/dz, N/mm, of the side on which the spring carries: central difference over the poses; next to free length, and

@@ -12,7 +12,7 @@ const mm = (v: number) => `${v < 0 ? '−' : '+'}${Math.round(Math.abs(v))}`;
 const plans = new Map(ARCHETYPES.map(({ job }) => [job, taken(job)]));
 const row = (n: number, job: string, decides: readonly string[], t: Taken) => {
   const f = t.a.forecast!;
-  const hours = (t.plan.minutes / 60).toFixed(1);
+  const hours = (t.plan.personMinutes / 60).toFixed(1);
   return `| ${n} | ${jobNumberOf(job)} ${t.job.head.customer}, ${platformOf(t.job.vehicle.platform!).label} | ${decides.join('; ')} | ${mm(f.front.lift.value)} / ${mm(f.rear.lift.value)} mm, rake ${mm(f.planned.rake.value)} mm | ${hours} h, ${Math.round(totalMinor(t) / 100)} mk | ${stillOpen(t).join(', ') || '–'} |`;
 };
 

@@ -132,7 +132,15 @@ const total = (by: number) => {
   return limit({ limitMm: caseOf(s).forecast()!.planned.rise.front + by })(s);
 };
 const turned = (mm: number) =>
-  Math.abs(forecast(on(FELL, coilSpacer(mm))).geometryPlanned.steeringWheelDeg ?? 0);
+  Math.abs(
+    forecast(
+      on(
+        FELL,
+        coilSpacer(mm),
+        axle('front', () => ({ dragSleeve: null })),
+      ),
+    ).geometryPlanned.steeringWheelDeg ?? 0,
+  );
 /** The spacer that turns the steering wheel by more than 3 degrees. */
 const turningMm = once(() => firstWith((mm) => turned(mm) > 3, [1, 119, 1]));
 const CAIRN = 'mettrick-cairn';
@@ -144,6 +152,7 @@ const withWheel = (mm: number, by: Platform['steeringWheelSetBy']) =>
     FELL,
     coilSpacer(mm),
     platform((p) => ({ ...p, steeringWheelSetBy: by })),
+    axle('front', (a) => ({ dragSleeve: by === 'drag-link-sleeve' ? a.dragSleeve : null })),
   );
 const crooked = (by: Platform['steeringWheelSetBy']) => withWheel(turningMm(), by);
 const straight = (by: Platform['steeringWheelSetBy']) => withWheel(1, by);
@@ -217,6 +226,10 @@ const PLAIN_BOX: PartBox = {
   difficulty: 2,
   people: 1,
 };
+const rearLoad = (payloadKg: number) => brief({ payloadKg });
+/** On a rear axle whose stop sits around its damper: it comes on the stop sooner. */
+const rearSpacer = (mm: number) =>
+  effect({ kind: 'bump-stop', lowerMm: mm }, { family: 'bump-stop', axle: 'rear' });
 const hub = (by: number) => platformOf(HALDER).centreBoreMm + by;
 
 /** Every finding: a situation that gives it, a near miss that does not, and what it means. Exhaustive by type. */
@@ -540,10 +553,10 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     (n) =>
       on(
         HALDER,
-        brief({ payloadKg: 200 }),
-        platform((p) => ({ ...p, levelArchDifferenceMm: p.rear.archMm - p.front.archMm + n - 60 })),
+        brief({ payloadKg: 300 }),
+        effect({ kind: 'top-spacer', thicknessMm: n }, { family: 'strut-top-spacer', axle: 'front' }),
       ),
-    [0, 120, 1],
+    [0, 60, 1],
   ),
   'nose-high': edge(
     'nose-high',
@@ -634,6 +647,12 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
   ),
   'wheel-load': edge('wheel-load', 'no', (n) => on(HALDER, wheel({ loadKg: n })), [1250, 300, -50]),
   'tire-load': edge('tire-load', 'no', (n) => withTire('265/70R17', tire({ loadIndex: n })), [120, 70, -1]),
+  'tire-speed': edge('tire-speed', 'no', (n) => withTire(LOADED, brief({ cruisingKmh: n })), [90, 240, 5]),
+  'tire-speed-below-built': pair(
+    'fits',
+    () => withTire('265/70R17 115Q'),
+    () => withTire('265/70R17 115T'),
+  ),
   'tire-load-unknown': pair(
     'ask',
     () => withTire('265/70R17'),
@@ -771,6 +790,52 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     'ask',
     (n) => on(HALDER, tape(String(n), String(n))),
     [470, 560, 1],
+  ),
+  'does-nothing': pair(
+    'needs',
+    () =>
+      on(
+        CAIRN,
+        effect({ kind: 'hose', what: 'abs-lead', gainMm: 40 }, { family: 'hose-bracket', axle: 'front' }),
+      ),
+    () =>
+      on(
+        HALDER,
+        effect({ kind: 'hose', what: 'abs-lead', gainMm: 40 }, { family: 'hose-bracket', axle: 'front' }),
+      ),
+  ),
+  'nothing-to-go-with': pair(
+    'needs',
+    () => on(HALDER, part({ family: 'skid-spacer', axle: 'front', effects: [] })),
+    () =>
+      on(
+        HALDER,
+        part({ family: 'skid-spacer', axle: 'front', effects: [] }),
+        effect({ kind: 'differential-drop', dropMm: 20 }, { family: 'differential-drop', axle: 'front' }),
+      ),
+  ),
+  'springs-sagged': edge(
+    'springs-sagged',
+    'ask',
+    (n) => on(HALDER, tape(String(n), String(n))),
+    [472, 420, -1],
+  ),
+  'on-stops': edge('on-stops', 'needs', (n) => on('sarnby-wherry', rearLoad(250), rearSpacer(n)), [0, 40, 1]),
+  'on-stops-as-built': edge(
+    'on-stops-as-built',
+    'advised',
+    (n) => on('sarnby-wherry', rearLoad(n)),
+    [0, 900, 10],
+  ),
+  'on-stops-rated': edge(
+    'on-stops-rated',
+    'fits',
+    (n) =>
+      on(
+        'sarnby-wherry',
+        axle('rear', (a) => ({ ratedKg: a.curbKg + n })),
+      ),
+    [0, 900, 10],
   ),
   'slope-left-in': pair(
     'ask',

@@ -5,6 +5,7 @@ export * from './load-index';
 export * from './rim-widths';
 export * from './stiffness';
 export * from './speeds';
+export * from './speed-symbol';
 export * from './pressure';
 export * from './wheel-offset';
 export * from './compare';

@@ -1,4 +1,5 @@
 import type { KnownVehicle, Place, Platform } from '../catalogue';
+import type { LoadCase } from '../evidence';
 import type { Accessory, Brief } from '../job';
 import { addedWheelLoadsN, type Axle, type PlacedMass } from '../suspension';
 import { G_M_PER_S2 } from '../units';
@@ -14,13 +15,21 @@ export interface LoadInput {
   readonly accessories: readonly Accessory[];
 }
 export interface AxleLoad {
-  /** sprung load of one wheel, N: as it stands empty, and with the load of the brief */
+  /** sprung load of one wheel, N: as it stands empty, with the load of the brief, and at the rating of the axle */
   readonly emptyN: number;
   readonly loadedN: number;
+  readonly ratedN: number;
   /** on the whole axle, kg */
   readonly emptyKg: number;
   readonly loadedKg: number;
+  readonly ratedKg: number;
 }
+/** Sprung load of one wheel in a case, N. */
+export const wheelLoadN = (load: AxleLoad, which: LoadCase): number =>
+  which === 'empty' ? load.emptyN : which === 'as-used' ? load.loadedN : load.ratedN;
+/** Load of the whole axle in a case, kg. */
+export const axleLoadKg = (load: AxleLoad, which: LoadCase): number =>
+  which === 'empty' ? load.emptyKg : which === 'as-used' ? load.loadedKg : load.ratedKg;
 
 /** What stands on the vehicle besides itself, and where: accessories that are weighed, and what parts weigh. */
 export const addedMasses = (
@@ -56,10 +65,15 @@ export function loadOn(input: LoadInput, parts: readonly FittedPart[]): AxleLoad
   );
   const load = added(loadMasses(platform, brief));
   const kg = (n: number) => platform[axle].curbKg + variantKg + (n * 2) / G_M_PER_S2;
+  const emptyKg = kg(accessories);
+  // an axle that is over its rating as it stands is judged as it stands
+  const ratedKg = Math.max(platform[axle].ratedKg, emptyKg);
   return {
     emptyN: stockLoadN + accessories,
     loadedN: stockLoadN + accessories + load,
-    emptyKg: kg(accessories),
+    ratedN: stockLoadN + accessories + ((ratedKg - emptyKg) * G_M_PER_S2) / 2,
+    emptyKg,
     loadedKg: kg(accessories + load),
+    ratedKg,
   };
 }

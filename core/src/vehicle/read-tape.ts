@@ -45,7 +45,7 @@ export interface TapeReading {
  *
  *  1. each text as a length; out of range or unreadable is a fault that keeps its text
  *  2. where the vehicle is known, a height that is off by more than LOOKS_LIKE_GROUND_MM the way it is said to be held is in
- *     doubt, and with it its axle: it is asked about before anything uses it
+ *     doubt, and with it the whole round: it is asked about before anything uses it
  *  3. mean of both sides, rake
  *  `slopeMm`: what a sloping floor has moved each arch by; it is taken out.
  *  `loadedMm`: loaded radius of today's tyre per axle, mm; null where its size cannot be read. */
@@ -89,7 +89,8 @@ export function readTape(
   const sidesOf = (axle: Axle): TapeSides | null => {
     const [l, r] = AXLE_CORNERS[axle];
     const [left, right] = [heights[l], heights[r]];
-    return left && right && !inDoubt.includes(l) && !inDoubt.includes(r) ? { left, right } : null;
+    // one tape was held one way: while one corner is in doubt, so is what the others were read from
+    return left && right && inDoubt.length === 0 ? { left, right } : null;
   };
   const sides = { front: sidesOf('front'), rear: sidesOf('rear') };
   const mean = (s: TapeSides | null): Figure | null =>

@@ -33,8 +33,8 @@ describe('what is worn', () => {
     ];
     const record = catalogue.repairs.find((r) => r.code === 'R-LBJ')!;
     const minutes = record.work.steps[0]!.minutes;
-    expect(one.plan.minutes - none.plan.minutes).toBe(minutes);
-    expect(both.plan.minutes - none.plan.minutes).toBe(2 * minutes);
+    expect(one.plan.personMinutes - none.plan.personMinutes).toBe(minutes);
+    expect(both.plan.personMinutes - none.plan.personMinutes).toBe(2 * minutes);
     expect(both.plan.steps.filter((s) => s.text === record.work.steps[0]!.text)).toHaveLength(1);
     expect(both.list.find((l) => l.code === 'R-LBJ')).toMatchObject({
       quantity: 2,
@@ -52,14 +52,14 @@ describe('what is worn', () => {
   it('alone is a plan by itself, with the access it needs and the alignment it asks for', () => {
     const { plan } = made(withWorn(plainJob('corvane-halder'), looked(LEFT, 'replace')));
     expect(plan.steps.map((s) => s.phase)).toEqual(expect.arrayContaining(['apart', 'work', 'together']));
-    expect(plan.alignmentMinutes).toBeGreaterThan(0);
+    expect(plan.rackMinutes).toBeGreaterThan(0);
     const pads = made(
       withWorn(
         plainJob('corvane-halder'),
         looked({ component: 'brake-pad', axle: 'front', side: null }, 'replace'),
       ),
     );
-    expect(pads.plan.alignmentMinutes).toBe(0);
+    expect(pads.plan.rackMinutes).toBe(0);
   });
   it('without a record of it is named in what is missing, and asked about', () => {
     const job = withWorn(halder, looked(LEFT, 'repair'));
@@ -134,7 +134,7 @@ describe('now, while open, against later, alone', () => {
       minutes: 46,
     });
     const alone = made(withWorn(plainJob('corvane-halder'), looked(LEFT, 'replace')));
-    expect(joint!.alone).toEqual({ totalMinor: alone.money.totalMinor, minutes: alone.plan.minutes });
+    expect(joint!.alone).toEqual({ totalMinor: alone.money.totalMinor, minutes: alone.plan.personMinutes });
     expect(joint!.alone!.totalMinor).toBeGreaterThan(joint!.now!.totalMinor);
     expect(spring).toMatchObject({ decided: true, now: null, alone: null });
     // what nobody has decided on costs the same, and is told beside the rest

@@ -5,6 +5,7 @@ import {
   type AxleCase,
   type AxleSetup,
   type Hardpoints,
+  type StopLaw,
   type SuspensionModel,
   type TravelLimits,
   type Vec3,
@@ -28,16 +29,23 @@ export function stockCase(
     rateNPerMm: options.map((o) => o[rateKey]).find((r) => r !== undefined) ?? spec.springRateNPerMm,
     stockLoadN: spec.sprungLoadN + (variantKg * G_M_PER_S2) / 2,
     variantKg,
+    stops: spec.limits,
+    adjusters: spec.dragSleeve ? [{ member: 'drag', ...spec.dragSleeve }] : [],
   };
 }
-/** What ends the travel of an axle as it is edited. */
-export const travelLimits = (spec: AxleSpec, stock: SuspensionModel, setup: AxleSetup): TravelLimits => ({
+/** What ends the travel of an axle as it is edited. `stop`: its bump stop, where somebody has found it already. */
+export const travelLimits = (
+  spec: AxleSpec,
+  stock: SuspensionModel,
+  setup: AxleSetup,
+  stop: StopLaw | null = null,
+): TravelLimits => ({
   ...spec.limits,
   damper: spec.limits.damper && {
     extendedMm: spec.limits.damper.extendedMm + setup.damperLonger.extendedMm,
     compressedMm: spec.limits.damper.compressedMm + setup.damperLonger.compressedMm,
   },
-  ...stopsOf(stock, setup, spec.limits),
+  ...(stop ? { stopMm: stop.touchMm, solidMm: stop.solidMm } : stopsOf(stock, setup, spec.limits)),
   ballSwingDeg: {
     upper: setup.jointSwing.upper ?? spec.limits.ballSwingDeg,
     lower: setup.jointSwing.lower ?? spec.limits.ballSwingDeg,

@@ -1,22 +1,29 @@
-import type { AxleSpec } from '../catalogue';
+import { FAMILIES, type AxleSpec } from '../catalogue';
+import type { LoadCase } from '../evidence';
 import {
+  preloadToStandMm,
   prepareAxle,
+  settingsAt,
   travelFrom,
+  type Axle,
   type AxleEffect,
   type AxleState,
   type PreparedAxle,
   type RideHeight,
   type RideHeightFault,
+  type Setting,
   type Travel,
   type TravelLimits,
 } from '../suspension';
 import type { Result } from '../units';
-import { effectsOn, type FittedPart } from './fitted-parts';
-import { loadOn, type AxleLoad, type LoadInput } from './loads';
+import { effectsOn, onAxle, type FittedPart } from './fitted-parts';
+import { loadOn, wheelLoadN, type AxleLoad, type LoadInput } from './loads';
 import { shakenHardpoints, stockCase, travelLimits } from './stock-axle';
 
 export interface AxleInput extends LoadInput {
   readonly fitted: readonly FittedPart[];
+  /** height of the body over how it left the factory, as the tape shows it today, mm; null or not there: nobody has taped it */
+  readonly tapedMm?: number | null | undefined;
 }
 /** An axle of this vehicle, prepared: stock and today solved once, whatever is planned evaluated on it. */
 export interface VehicleAxle {
@@ -24,7 +31,13 @@ export interface VehicleAxle {
   readonly spec: AxleSpec;
   readonly prepared: PreparedAxle;
   readonly variantKg: number;
+  /** how the tape stands its springs against their record */
+  readonly stands: Stands;
+  /** body over design height today by what is recorded of it, whatever the tape says, mm; null where that has no pose */
+  readonly recordedLiftMm: number | null;
   readonly today: AxleView;
+  /** as the factory built it, on this vehicle's own stance */
+  readonly asBuilt: AxleState;
   /** the axle with these parts on it; `stops`: what chosen reliefs do to stops and lock */
   readonly with: (parts: readonly FittedPart[], stops?: readonly AxleEffect[]) => AxleView;
   /** the same axle with each hardpoint that counts moved by its tolerance, one at a time */
@@ -34,14 +47,47 @@ export interface VehicleAxle {
   /** the same for what is large: only the last few */
   readonly keepFew: <T>(key: string, make: () => T) => T;
 }
+/** What the tape says of the springs that are in, as length that their record does not have, mm: the vehicle's own (its mass, its body,
+ *  how it was built), which stays with other springs in, and what the springs themselves have lost or gained beyond that. */
+export interface Stands {
+  readonly ownMm: number;
+  readonly springsMm: number;
+}
+const AS_RECORDED: Stands = { ownMm: 0, springsMm: 0 };
+/** How the springs stand. What lies within the tolerance of the factory's stance is the vehicle's own. */
+function standsOf(today: AxleState, loadN: number, tapedMm: number | null, toleranceMm: number): Stands {
+  if (tapedMm === null) return AS_RECORDED;
+  const height = today.under(loadN);
+  if (!height.ok) return AS_RECORDED;
+  const recordedMm = -height.value.zMm;
+  const offMm = tapedMm - recordedMm;
+  const ownLiftMm = Math.max(-toleranceMm, Math.min(toleranceMm, offMm));
+  const whole = preloadToStandMm(today, loadN, -tapedMm);
+  const own = offMm === ownLiftMm ? whole : preloadToStandMm(today, loadN, -(recordedMm + ownLiftMm));
+  return whole === null || own === null ? AS_RECORDED : { ownMm: own, springsMm: whole - own };
+}
+/** The springs that are in today are still in: nothing that takes their place has come. */
+const keepsSprings = (parts: readonly FittedPart[], fitted: readonly FittedPart[], axle: Axle): boolean => {
+  const isSpring = ({ part }: FittedPart) =>
+    onAxle(part, axle) && FAMILIES[part.family].replaces.includes('spring');
+  const codes = (of: readonly FittedPart[]) => of.filter(isSpring).map((f) => f.part.code);
+  const [was, is] = [codes(fitted), codes(parts)];
+  return was.length === is.length && was.every((c) => is.includes(c));
+};
 /** One state of the axle under its loads. */
 export interface AxleView {
   readonly parts: readonly FittedPart[];
   readonly state: AxleState;
+  /** how much longer its spring stands than its record, mm */
+  readonly preloadMm: number;
+  /** what its adjustable members are set to, at the empty ride height; the state is with these */
+  readonly settings: readonly Setting[];
   readonly load: AxleLoad;
-  /** empty, with what the parts weigh; and with the load of the brief */
+  /** empty, with what the parts weigh; with the load of the brief; and at the rating of the axle */
   readonly height: () => Result<RideHeight, RideHeightFault>;
   readonly loaded: () => Result<RideHeight, RideHeightFault>;
+  readonly rated: () => Result<RideHeight, RideHeightFault>;
+  readonly under: (which: LoadCase) => Result<RideHeight, RideHeightFault>;
   readonly limits: () => TravelLimits;
   /** the travel from the empty ride height; null without one */
   readonly travel: () => Travel | null;
@@ -68,6 +114,24 @@ function keeping(most: number) {
   };
 }
 
+/** An axle with its adjustable members set to what they are for, as it stands empty. */
+function setAt(
+  prepared: PreparedAxle,
+  effects: readonly AxleEffect[],
+  preloadMm: number,
+  emptyN: number,
+): { readonly state: AxleState; readonly settings: readonly Setting[] } {
+  const state = prepared.evaluate(effects, preloadMm);
+  if (state.setup.adjusters.length === 0) return { state, settings: [] };
+  const h = state.under(emptyN);
+  const settings = h.ok ? settingsAt(state.setup, h.value.zMm, h.value.pose) : [];
+  const lengths = settings.map(({ member, longerMm }): AxleEffect => ({
+    kind: 'link-length',
+    member,
+    deltaMm: longerMm,
+  }));
+  return { state: prepared.evaluate([...effects, ...lengths], preloadMm), settings };
+}
 /** Prepares an axle of a vehicle; `most`: how many things it remembers. */
 export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
   const { vehicle, axle, fitted } = input;
@@ -76,25 +140,33 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
   const todayLoad = loadOn(input, fitted);
   const theCase = { ...stock, fitted: effectsOn(fitted, axle), loadN: todayLoad.emptyN };
   const prepared = prepareAxle(theCase);
+  const stands = standsOf(prepared.today, todayLoad.emptyN, input.tapedMm ?? null, spec.archToleranceMm);
   const keep = keeping(most);
   const view = (parts: readonly FittedPart[], stops: readonly AxleEffect[] = []): AxleView => {
-    const state = prepared.evaluate([...effectsOn(parts, axle), ...stops]);
+    const preloadMm = stands.ownMm + (keepsSprings(parts, fitted, axle) ? stands.springsMm : 0);
     const load = loadOn(input, parts);
-    const key = JSON.stringify([state.effects, load.emptyN, load.loadedN]);
+    const effects = [...effectsOn(parts, axle), ...stops];
+    const { state, settings } = setAt(prepared, effects, preloadMm, load.emptyN);
+    const key = JSON.stringify([state.effects, preloadMm, load.emptyN, load.loadedN, load.ratedN]);
     const limits = () =>
       keep(`limits ${JSON.stringify(state.effects)}`, () =>
-        travelLimits(spec, prepared.stock.model, state.setup),
+        travelLimits(spec, prepared.stock.model, state.setup, state.stop()),
       );
+    const under = (which: LoadCase) => state.under(wheelLoadN(load, which));
     return {
+      preloadMm,
+      settings,
       parts,
       state,
       load,
       key,
-      height: () => state.under(load.emptyN),
-      loaded: () => state.under(load.loadedN),
+      under,
+      height: () => under('empty'),
+      loaded: () => under('as-used'),
+      rated: () => under('rated'),
       limits,
       travel: () => {
-        const h = state.under(load.emptyN);
+        const h = under('empty');
         return h.ok
           ? keep(`travel ${key}`, () => travelFrom(state.setup.model, h.value.zMm, limits()))
           : null;
@@ -106,6 +178,12 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
     spec,
     prepared,
     variantKg,
+    stands,
+    get recordedLiftMm() {
+      const h = prepared.today.under(todayLoad.emptyN);
+      return h.ok ? -h.value.zMm : null;
+    },
+    asBuilt: prepared.evaluate([], stands.ownMm),
     today: view(fitted),
     with: view,
     shaken: () =>

@@ -220,11 +220,14 @@ describe('loads', () => {
     for (const axle of ['front', 'rear'] as const) {
       const { stockLoadN, variantKg } = stockCase(vehicle, axle);
       const kg = platform[axle].curbKg + variantKg;
+      const { ratedKg } = platform[axle];
       expect(loadOn(input(axle), [])).toEqual({
         emptyN: stockLoadN,
         loadedN: stockLoadN,
+        ratedN: stockLoadN + ((ratedKg - kg) * 9.80665) / 2,
         emptyKg: kg,
         loadedKg: kg,
+        ratedKg,
       });
     }
   });

@@ -1,5 +1,12 @@
 import { formatDecimal, formatTireSize, KPA_PER_PSI } from '@rigger/core';
-import { CALIBRATION_WORDS, figureText, FIGURE_WORDS, longDay, styleOf } from '@rigger/wording';
+import {
+  CALIBRATION_WORDS,
+  figureText,
+  FIGURE_WORDS,
+  LOAD_CASE_WORDS,
+  longDay,
+  styleOf,
+} from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { documentOf, figure, INK2, rules, RUST } from './print-style';
 import type { SheetModel } from './sheet-model';
@@ -15,11 +22,27 @@ export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
     { ...figure(value), bold: true },
     { text: was, color: INK2, fontSize: 8.5 },
   ];
-  const pressure = (axle: 'front' | 'rear') => {
-    const p = card.pressure[axle];
+  const pressure = (axle: 'front' | 'rear', which: 'pressure' | 'pressureRated') => {
+    const p = card.pressure[axle][which];
     return p
       ? `${figureText(p, style, 0)} · ${formatDecimal(p.value / KPA_PER_PSI, 0)} psi`
       : 'ask the tyre maker';
+  };
+  const pressures = (axle: 'front' | 'rear'): Content[][] => {
+    const { pressure: used, pressureRated: rated } = card.pressure[axle];
+    const same = used && rated && Math.round(used.value) === Math.round(rated.value);
+    return [
+      row(
+        `Pressure ${axle}, start, ${LOAD_CASE_WORDS['as-used']}`,
+        pressure(axle, 'pressure'),
+        'check with the tyre maker’s table and by tread contact',
+      ),
+      row(
+        `Pressure ${axle}, start, ${LOAD_CASE_WORDS.rated}`,
+        pressure(axle, 'pressureRated'),
+        same ? 'the same' : '',
+      ),
+    ];
   };
   const content: Content[] = [
     { text: 'Calibration card', style: 'title' },
@@ -40,12 +63,8 @@ export function calibrationDocument(m: SheetModel): TDocumentDefinitions {
           ),
           row(FIGURE_WORDS['revs-per-km'], formatDecimal(card.revsPerKm.value, 1)),
           row(FIGURE_WORDS['revs-per-mile'], formatDecimal(card.revsPerMile.value, 1)),
-          row(
-            'Pressure front, start',
-            pressure('front'),
-            'check with the tyre maker’s table and by tread contact',
-          ),
-          row('Pressure rear, start', pressure('rear'), ''),
+          ...pressures('front'),
+          ...pressures('rear'),
           row(
             'Axle ratio',
             card.axleRatio === null ? 'not known yet' : formatDecimal(card.axleRatio, 2),

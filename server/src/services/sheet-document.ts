@@ -1,4 +1,5 @@
 import {
+  workTimes,
   advisedNeeds,
   AXLES,
   bagsOf,
@@ -13,6 +14,7 @@ import {
   type WorkStep,
 } from '@rigger/core';
 import {
+  timesText,
   duration,
   codeText,
   inUnits,
@@ -159,7 +161,7 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   );
   if (m.plan.steps.length > 0) {
     content.push({
-      text: `Work: ${plural(m.plan.steps.length, 'step')}, ${duration(m.plan.minutes)}`,
+      text: `Work: ${plural(m.plan.steps.length, 'step')}, ${timesText(workTimes(m.plan))}`,
       style: 'section',
     });
     content.push({ text: `Tools: ${m.plan.tools.join(', ')}.`, color: INK2, margin: [0, 0, 0, 6] });

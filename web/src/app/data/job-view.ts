@@ -18,7 +18,7 @@ import { rememberedAxles } from './remembered-axles';
 import { linkOf } from './sections';
 import { Shop } from './shop';
 
-const NO_WORK = { minutes: 0, alignmentMinutes: 0 };
+const NO_WORK = { personMinutes: 0, rackMinutes: 0 };
 /** a tab in the background has no frames */
 const NO_FRAME_MS = 100;
 

@@ -21,6 +21,7 @@ export class RubInputs {
         brief: sections.brief,
         accessories: sections.vehicle.accessories,
         fitted: a.fitted,
+        tapedMm: a.tapedMm[axle],
         planned: a.planned,
         reliefs: sections.tire.reliefs.filter((r) => r.axle === axle),
         catalogue: { reliefs: catalogue.reliefs },

@@ -96,7 +96,7 @@ export class AfterView {
     }),
   );
   protected readonly planned = computed(() => {
-    const minutes = this.view.plan()?.minutes ?? 0;
+    const minutes = this.view.plan()?.personMinutes ?? 0;
     return minutes === 0 ? '' : `planned ${duration(minutes)}`;
   });
   protected readonly headline = computed(() => {

@@ -46,6 +46,8 @@ export class BenchModel {
         brief: sections.brief,
         accessories: sections.vehicle.accessories,
         fitted: a.fitted,
+        tapedMm: a.tapedMm[this.chosenAxle()],
+        tireNPerMm: a.tireNPerMm[this.chosenAxle()],
         chosen: a.chosen,
         off: this.switchedOff(),
       };

@@ -5,8 +5,8 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
-import { formatDecimal, gearBands, type Figure } from '@rigger/core';
-import { CALIBRATION_WORDS, gearingHeadline, quantity } from '@rigger/wording';
+import { AXLES, formatDecimal, gearBands, type Figure } from '@rigger/core';
+import { CALIBRATION_WORDS, gearingHeadline, LOAD_CASE_WORDS, quantity } from '@rigger/wording';
 import { JobView } from '../../data/job-view';
 import { linkSection } from '../../data/link-section';
 import { MakeFile, type Export } from '../../data/make-file';
@@ -83,8 +83,10 @@ export class GearingView {
       ...row('Circumference', c.circumference, 0),
       ...row('Turns', c.revsPerKm, 1),
       ...row('Turns, per mile', c.revsPerMile, 1),
-      ...row('Pressure front, start', c.pressure.front, 0),
-      ...row('Pressure rear, start', c.pressure.rear, 0),
+      ...AXLES.flatMap((axle) => [
+        ...row(`Pressure ${axle}, start, ${LOAD_CASE_WORDS['as-used']}`, c.pressure[axle].pressure, 0),
+        ...row(`Pressure ${axle}, start, ${LOAD_CASE_WORDS.rated}`, c.pressure[axle].pressureRated, 0),
+      ]),
       ...row('Shows 50 until entered, true', c.at50, 1),
       ...row('Shows 100 until entered, true', c.at100, 1),
       ...row('100 on the odometer, true', c.odometer, 1),

@@ -233,10 +233,12 @@ export class PlansView {
       row('Advised', ({ p }) => (p.needs.advised > 0 ? `${p.needs.advised} to decide` : 'nothing')),
       row('Cannot be undone', ({ p }) => (p.lasting > 0 ? plural(p.lasting, 'thing') : 'nothing')),
       row(
-        'In the bay',
-        ({ p }) => duration(p.minutes),
+        'Person time',
+        ({ p }) => duration(p.times.personMinutes),
         ({ detail: d }) => some([['why', d?.hours]]),
       ),
+      row('In the bay, a pair', ({ p }) => duration(p.times.bayMinutes)),
+      row('On the rack', ({ p }) => (p.times.rackMinutes > 0 ? duration(p.times.rackMinutes) : 'not needed')),
       row('Ready', ({ p }) => (p.days > 0 ? `after ${plural(p.days, 'day')}` : 'parts are here')),
     ];
     return this.onlyDifferences() ? rows.filter((r) => new Set(r.cells.map((c) => c.text)).size > 1) : rows;

@@ -9,6 +9,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { ENTRY_LIMITS, MOST_CANDIDATES } from '@rigger/contracts';
 import {
+  AXLES,
   formatDecimal,
   formatTireSize,
   inOrder,
@@ -264,20 +265,21 @@ export class TireView {
         (c) => c.front.capacity,
         (c) => (c.front.capacity ? '' : 'load index?'),
       ),
-      row('To carry, front, loaded', 0, (c) => c.front.neededLoad),
-      row('To carry, rear, loaded', 0, (c) => c.rear.neededLoad),
-      row(
-        'Starting pressure, front',
-        0,
-        (c) => c.front.pressure,
-        (c) => (c.front.pressure ? '' : this.noPressure(c)),
-      ),
-      row(
-        'Starting pressure, rear',
-        0,
-        (c) => c.rear.pressure,
-        (c) => (c.rear.pressure ? '' : this.noPressure(c)),
-      ),
+      ...AXLES.flatMap((axle) => [
+        row(`To carry, ${axle}, at its rating`, 0, (c) => c[axle].neededLoad),
+        row(
+          `Starting pressure, ${axle}, loaded`,
+          0,
+          (c) => c[axle].pressure,
+          (c) => (c[axle].pressure ? '' : this.noPressure(c)),
+        ),
+        row(
+          `Starting pressure, ${axle}, at its rating`,
+          0,
+          (c) => c[axle].pressureRated,
+          (c) => (c[axle].pressureRated ? '' : this.noPressure(c)),
+        ),
+      ]),
       {
         name: 'Each',
         digits: undefined,

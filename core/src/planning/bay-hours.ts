@@ -1,7 +1,19 @@
-import type { WorkPlan, WorkStep } from '../planning';
+import type { WorkPlan, WorkStep } from './step';
 
 /** more than a pair get in each other’s way on one vehicle */
 export const PAIR = 2;
+/** How long a plan takes, by three names that are the same wherever it is told: all fitters together, from the first step in the bay to
+ *  the last worked by a pair, and on the rack; minutes. What is sold is person time. */
+export interface WorkTimes {
+  readonly personMinutes: number;
+  readonly bayMinutes: number;
+  readonly rackMinutes: number;
+}
+export const workTimes = (plan: WorkPlan): WorkTimes => ({
+  personMinutes: plan.personMinutes,
+  bayMinutes: bayHours(plan, PAIR).bayMinutes,
+  rackMinutes: plan.rackMinutes,
+});
 /** When a step of a plan begins and ends, minutes from the start in the bay; working time only, waits counted. */
 export interface Timed {
   readonly id: string;
@@ -15,7 +27,7 @@ export interface BayHours {
   readonly steps: readonly Timed[];
   /** from the first step in the bay to the last, minutes */
   readonly bayMinutes: number;
-  /** all fitters together, minutes */
+  /** all fitters together, without the rack, minutes */
   readonly personMinutes: number;
   /** no order of these steps by as many fitters takes less in the bay: the longest chain of steps that wait for each other, or the
    *  work shared out evenly, whichever is more */
@@ -25,7 +37,10 @@ export interface BayHours {
   /** minutes for two that nobody can do alone */
   readonly togetherMinutes: number;
 }
-const RACK = (s: WorkStep) => s.charge === 'alignment';
+const RACK = (s: Pick<WorkStep, 'charge'>) => s.charge === 'alignment';
+/** All fitters together, without the rack, minutes. */
+export const personMinutesOf = (steps: readonly Pick<WorkStep, 'minutes' | 'people' | 'charge'>[]): number =>
+  steps.reduce((sum, s) => sum + (RACK(s) ? 0 : s.minutes * s.people), 0);
 /** The steps of a plan shared out among fitters, in an order that the plan allows: of what can begin, the one with most work waiting for
  *  it goes first. Above the ride-height line fitters work side by side, an axle or a side each; on the ground and in the closing block
  *  steps go one after the other. An alignment stands on the rack, and what is done the day
@@ -90,7 +105,7 @@ export function bayHours(plan: Pick<WorkPlan, 'steps' | 'rideHeightLine'>, peopl
   return {
     steps: [...timed.values(), ...ground],
     bayMinutes: at,
-    personMinutes: sum(plan.steps, (s) => s.minutes * s.people),
+    personMinutes: personMinutesOf(plan.steps),
     leastMinutes: Math.max(chain, shared) + (at - line),
     critical: chainOf(all, head, after),
     togetherMinutes: sum(
