@@ -26,7 +26,7 @@ import {
   type WheelItem,
 } from '@rigger/core';
 import * as z from 'zod';
-import { EFFECT_MEMBERS, HardpointsSchema, jointSwing, Vec3Schema } from './suspension';
+import { EFFECT_MEMBERS, HardpointsSchema, jointSwing, ObstacleShapeSchema, Vec3Schema } from './suspension';
 
 const code = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,39}$/, 'letters, digits and hyphens, at most 40');
 const text = z.string().max(400);
@@ -85,6 +85,7 @@ const axleSpec = z.strictObject({
       carriedBy: z.enum(OBSTACLE_OWNERS),
       member: z.string().max(40).optional(),
       points: z.array(Vec3Schema).min(1).max(60),
+      shape: ObstacleShapeSchema.optional(),
       reliefs: z.array(code),
     }),
   ),

@@ -13,6 +13,7 @@ import {
   AxleEffectSchema,
   AxleFiguresSchema,
   HardpointsSchema,
+  ObstacleShapeSchema,
   Vec3Schema,
   WheelFiguresSchema,
 } from './suspension';
@@ -135,6 +136,7 @@ export const ClearanceRequestSchema = z
           name: z.string().min(1).max(80),
           carriedBy: z.enum(['body', 'frame', 'subframe', 'carrier', 'knuckle', 'lower', 'upper']),
           points: z.array(Vec3Schema).min(1).max(COMPUTE_LIMITS.obstaclePoints),
+          shape: ObstacleShapeSchema.optional(),
         }),
       )
       .min(1)

@@ -3,6 +3,7 @@ import {
   ADJUSTABLE,
   JOINTS_MADE,
   RELOCATED,
+  type ObstacleShape,
   RODS,
   type AxleEffect,
   type AxleFigures,
@@ -306,3 +307,9 @@ export const AxleFiguresSchema = z
     steeringWheelDeg: maybe,
   })
   .meta({ id: 'AxleFigures' }) satisfies z.ZodType<AxleFigures>;
+
+/** What lies between the points of an obstacle. */
+export const ObstacleShapeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.enum(['points', 'line', 'arc']) }),
+  z.strictObject({ kind: z.enum(['face', 'arc-face']), across: z.number().int().min(2).max(30) }),
+]) satisfies z.ZodType<ObstacleShape>;

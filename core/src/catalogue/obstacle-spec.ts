@@ -1,4 +1,4 @@
-import type { ObstacleOwner } from '../clearance';
+import type { ObstacleOwner, ObstacleShape } from '../clearance';
 import type { BarLinkSpec } from '../hardware';
 import { add, type Vec3 } from '../suspension';
 
@@ -33,6 +33,8 @@ export interface ObstacleSpec {
   readonly carriedBy: ObstacleOwner;
   readonly member?: string | undefined;
   readonly points: readonly Vec3[];
+  /** what lies between the points; not there: they are single points */
+  readonly shape?: ObstacleShape | undefined;
   /** codes of the catalogue's reliefs that can be done to it */
   readonly reliefs: readonly string[];
 }

@@ -9,3 +9,4 @@ export * from './worst-over';
 export * from './least-lift';
 export * from './largest-tire';
 export * from './compute-clearance';
+export * from './pieces';

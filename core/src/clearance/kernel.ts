@@ -1,4 +1,5 @@
 /* eslint-disable @typescript-eslint/no-non-null-assertion -- every index below is inside its array; a check each time would cost half the speed */
+import { leastOf, nearestOn, type OnPiece, type ObstaclePiece } from './pieces';
 import type { TireBody } from './tire-body';
 import type { WheelBarrel } from './wheel-barrel';
 
@@ -15,11 +16,19 @@ export interface MountedBody {
 /** Least clearance of each obstacle, mm, and which of its points it is at. */
 export interface Nearest {
   readonly mm: Float64Array;
+  /** the nearest of its points */
   readonly index: Int32Array;
+  /** the edge or face that comes nearer still, and where on it; −1: the point is nearest */
+  readonly piece: Int32Array;
+  readonly t: Float64Array;
+  readonly u: Float64Array;
 }
 export const nearestOf = (obstacles: number): Nearest => ({
   mm: new Float64Array(obstacles),
   index: new Int32Array(obstacles),
+  piece: new Int32Array(obstacles).fill(-1),
+  t: new Float64Array(obstacles),
+  u: new Float64Array(obstacles),
 });
 /** Points of one obstacle as (distance from the spin axis, distance along it), one state of the wheel after another. */
 export interface Cloud {
@@ -36,10 +45,14 @@ export const cloudOf = (points: number, states: number): Cloud => ({
 export interface ScanList {
   readonly obstacles: readonly number[];
   readonly insideRim: readonly boolean[];
+  /** edges and faces of each; not there: points alone */
+  readonly pieces?: readonly (readonly ObstaclePiece[])[] | undefined;
 }
+const onPiece: OnPiece = { mm: 0, t: 0, u: 0 };
 
-/** The distance kernel: for each obstacle of the list the point, in one state, that is nearest to tyre or rim. The same figures as
- *  `profileClearanceMm` and `barrelClearanceMm`, written out in one loop without allocation; a test holds them together. */
+/** The distance kernel: for each obstacle of the list what, in one state, is nearest to tyre or rim. The same figures as
+ *  `profileClearanceMm` and `barrelClearanceMm`, written out in one loop without allocation; a test holds them together.
+ *  Edges and faces come nearer than their points: each is looked at where a bound says that it may. */
 export function scanNearest(
   w: MountedBody,
   list: ScanList,
@@ -88,7 +101,20 @@ export function scanNearest(
         index = n;
       }
     }
-    found.mm[k] = mm;
     found.index[k] = index - from;
+    found.piece[k] = -1;
+    const pieces = list.pieces?.[k];
+    if (pieces)
+      for (let i = 0; i < pieces.length; i++) {
+        const piece = pieces[i]!;
+        if (leastOf(piece, w, ring, rho, along, from) >= mm) continue;
+        nearestOn(piece, w, ring, rho, along, from, onPiece);
+        if (onPiece.mm >= mm) continue;
+        mm = onPiece.mm;
+        found.piece[k] = i;
+        found.t[k] = onPiece.t;
+        found.u[k] = onPiece.u;
+      }
+    found.mm[k] = mm;
   }
 }

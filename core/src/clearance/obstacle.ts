@@ -14,6 +14,11 @@ export const OBSTACLE_OWNERS = [
 ] as const;
 export type ObstacleOwner = (typeof OBSTACLE_OWNERS)[number];
 
+/** What lies between the points of an obstacle: nothing; straight lines from one to the next; arcs through three at a time; a face, row
+ *  after row of so many points across, straight or (arcs along each row) bent. */
+export type ObstacleShape =
+  | { readonly kind: 'points' | 'line' | 'arc' }
+  | { readonly kind: 'face' | 'arc-face'; readonly across: number };
 /** Points that a tyre or wheel may touch. Positions at design, left side, body frame, mm. */
 export interface Obstacle {
   readonly name: string;
@@ -21,6 +26,8 @@ export interface Obstacle {
   /** the link (`lowerLeft`, `leafLeft`, `trackBar` …), `spring` or `damper` that a `member` obstacle rides on */
   readonly member?: string | undefined;
   readonly points: readonly Vec3[];
+  /** what lies between the points; not there: nothing does, they are single points */
+  readonly shape?: ObstacleShape | undefined;
   /** lives inside the rim: looked at against the rim's ring as well, everything else against the tyre alone */
   readonly insideRim?: boolean | undefined;
 }

@@ -2,6 +2,7 @@ import type { ReachFault, SuspensionModel } from '../suspension';
 import { bad, good, type Result } from '../units';
 import { nearestOf, scanNearest, type MountedBody } from './kernel';
 import type { Obstacle } from './obstacle';
+import { piecesOf } from './pieces';
 import { finish, middleCell, polarTable, type PolarTable } from './polar-table';
 import type { PoseGrid } from './wheel-states';
 
@@ -44,7 +45,8 @@ export function readMap(
   let [reached, rubs] = [0, 0];
   const insideRim = t.obstacles.map((o) => o.insideRim === true);
   const all = t.obstacles.map((_, k) => k);
-  const list = { insideRim, obstacles: all.filter((k) => !t.constant[k]) };
+  const pieces = t.obstacles.map(piecesOf);
+  const list = { insideRim, pieces, obstacles: all.filter((k) => !t.constant[k]) };
   const found = nearestOf(all.length);
   const take = (obstacles: readonly number[], cell: number) => {
     for (const k of obstacles) {

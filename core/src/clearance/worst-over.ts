@@ -1,4 +1,5 @@
 import { cloudOf, nearestOf, scanNearest, type Cloud, type MountedBody } from './kernel';
+import { piecesOf, placeOn } from './pieces';
 import type { PolarTable } from './polar-table';
 
 /** Part of a map that counts: travel from – to and the lock each way (in the map's own unit); both inside the table. */
@@ -87,11 +88,15 @@ export function worstOver(
     zMm: null as number | null,
     across: null as number | null,
     point: 0,
+    piece: -1,
+    t: 0,
+    u: 0,
     row: null as Stop | null,
     column: -1,
     state: 0,
   }));
   const insideRim = t.obstacles.map((o) => o.insideRim === true);
+  const pieces = t.obstacles.map(piecesOf);
   const found = nearestOf(t.obstacles.length);
   const take = (
     obstacles: readonly number[],
@@ -101,7 +106,7 @@ export function worstOver(
     c: Stop | null,
     state: number,
   ) => {
-    scanNearest(w, { insideRim, obstacles }, clouds, at, found);
+    scanNearest(w, { insideRim, pieces, obstacles }, clouds, at, found);
     for (const k of obstacles) {
       const record = worst[k];
       const mm = found.mm[k] ?? Infinity;
@@ -110,6 +115,9 @@ export function worstOver(
       record.zMm = row?.value ?? null;
       record.across = c?.value ?? null;
       record.point = found.index[k] ?? 0;
+      record.piece = found.piece[k] ?? -1;
+      record.t = found.t[k] ?? 0;
+      record.u = found.u[k] ?? 0;
       record.row = row;
       record.column = c?.part === 0 ? c.at : -1;
       record.state = state;
@@ -164,7 +172,8 @@ export function worstOver(
       ? row
       : (stops(t.grid.zMm, travelAt(window, across(column))[end] ?? row.value, Infinity)[0] ?? row);
   };
-  const placed = (k: number, at: Stop, from: number, column: number, state: number, point: number) => {
+  const spot = { rho: 0, along: 0 };
+  const placed = (k: number, at: Stop, from: number, column: number, state: number, near: NearPlace) => {
     if (column < 0 || column >= columns) return null;
     if (Math.abs(t.grid.across[column] ?? 0) > window.lock + 1e-9) return null;
     const row = onEdge(at, from, column);
@@ -174,16 +183,19 @@ export function worstOver(
     const cloud = t.clouds[k];
     if (!cloud) return null;
     const { points, rho, along } = cloud;
-    const [a, b] = [nth(cell, state) * points + point, nth(above, state) * points + point];
-    return [
-      (1 - row.part) * (rho[a] ?? 0) + row.part * (rho[b] ?? 0),
-      (1 - row.part) * (along[a] ?? 0) + row.part * (along[b] ?? 0),
-    ] as const;
+    const piece = pieces[k]?.[near.piece];
+    const inState = (n: number): readonly [number, number] => {
+      if (!piece) return [rho[n * points + near.point] ?? 0, along[n * points + near.point] ?? 0];
+      placeOn(piece, rho, along, n * points, near.t, near.u, spot);
+      return [spot.rho, spot.along];
+    };
+    const [a, b] = [inState(nth(cell, state)), inState(nth(above, state))];
+    return [(1 - row.part) * a[0] + row.part * b[0], (1 - row.part) * a[1] + row.part * b[1]] as const;
   };
-  return worst.map(({ mm, zMm, across, point, row, column, state }, k) => {
+  return worst.map(({ mm, zMm, across, row, column, state, ...near }, k) => {
     const steers = t.grid.acrossIs !== 'other-wheel-mm' && row !== null && column >= 0;
     const [before, here, after] = [-1, 0, 1].map((d) =>
-      steers ? placed(k, row, column, column + d, state, point) : null,
+      steers ? placed(k, row, column, column + d, state, near) : null,
     );
     let least = mm;
     if (before && here && after)
@@ -195,8 +207,15 @@ export function worstOver(
         scanNearest(w, onePoint(k), [point1], 0, one);
         least = Math.min(least, one.mm[0] ?? Infinity);
       }
-    return { clearanceMm: least, zMm, across, point };
+    return { clearanceMm: least, zMm, across, point: near.point };
   });
+}
+/** A place of an obstacle: one of its points, or a place on one of its edges and faces. */
+interface NearPlace {
+  readonly point: number;
+  readonly piece: number;
+  readonly t: number;
+  readonly u: number;
 }
 type Four = readonly [number, number, number, number];
 /** Points between four states, each with its weight. */

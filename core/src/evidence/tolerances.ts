@@ -1,9 +1,4 @@
 /** Every tolerance of the room, with unit and reason. */
-export const SPRING_RATE_SHARE = 0.05; // makers wind coils to about ±5 %
-export const MASS_SHARE = 0.03; // curb figures against real vehicles
-export const PART_THICKNESS_MM = 1; // spacers and perches as delivered
-export const CLAIM_ONLY_SHARE = 0.1; // dimensions nobody here has checked
-export const TAPE_MM = 3; // two people, one tape
 export const LEVEL_MM = 6; // |rake| up to this reads as level
 export const KEEP_RAKE_MM = [10, 25] as const; // rear higher by this, empty, when a rake is wanted
 export const LEFT_RIGHT_MM = 6; // above this a side difference is a finding

@@ -1,21 +1,10 @@
 import type { AxleSpec, Part, Range } from '../catalogue';
-import {
-  CLAIM_ONLY_SHARE,
-  claimed,
-  computed,
-  explain,
-  given,
-  MASS_SHARE,
-  PART_THICKNESS_MM,
-  SPRING_RATE_SHARE,
-  type Figure,
-} from '../evidence';
+import { liftDoubts } from './height-doubts';
+import { claimed, computed, explain, given, type Figure } from '../evidence';
 import {
   axleFigures,
-  movesBy,
   wheelFigures,
   type Axle,
-  type AxleEffect,
   type AxleSetup,
   type RideHeight,
   type RideHeightFault,
@@ -159,7 +148,7 @@ function make(
           }),
           share: given('settle-share', settle, 'percent', 'new springs'),
         });
-  const doubts = doubtsOf(v, plan, here, rawLift);
+  const doubts = liftDoubts(v, plan, here);
   const lift = explain(
     'lift',
     'mm',
@@ -213,74 +202,7 @@ const againstToday = (planned: readonly Setting[], today: readonly Setting[]): r
     const turns = s.turns === null || s.longerMm === 0 ? null : (s.turns / s.longerMm) * longerMm;
     return { ...s, longerMm, turns };
   });
-/** What the lift is in doubt by, each tolerance by itself, largest first: how far the lift moves when it is used up. */
-function doubtsOf(
-  v: VehicleAxle,
-  plan: AxleView,
-  here: readonly FittedPart[],
-  rawLift: number,
-): readonly Figure[] {
-  const { prepared, spec } = v;
-  const [today, planned] = [v.today, plan];
-  const [was, is] = [today.height(), planned.height()];
-  /** how far the lift moves when the axle, its effects or its loads are a little different */
-  const moved = (axle: typeof prepared, nudge: (e: AxleEffect) => AxleEffect, mass: number): number => {
-    if (!was.ok || !is.ok) return 0;
-    const before = movesBy(
-      axle.evaluate(prepared.case.fitted.map(nudge)).setup,
-      today.load.emptyN * (1 + mass),
-      was.value,
-    );
-    const after = movesBy(
-      axle.evaluate(plan.state.effects.map(nudge)).setup,
-      planned.load.emptyN * (1 + mass),
-      is.value,
-    );
-    return before === null || after === null ? 0 : Math.abs(before - after);
-  };
-  const same = (e: AxleEffect) => e;
-  const hardpoints = Math.hypot(...v.shaken().map((axle) => moved(axle, same, 0)));
-  const thickness =
-    moved(prepared, (e) => thicker(e, PART_THICKNESS_MM), 0) +
-    (here.some((f) => f.part.claimOnly) ? Math.abs(rawLift) * CLAIM_ONLY_SHARE : 0);
-  const doubt = (
-    name: 'rate-tolerance' | 'mass-tolerance' | 'hardpoint-tolerance' | 'part-tolerance',
-    mm: number,
-    by: Figure,
-  ) => computed(name, mm, 'mm', [by], { formula: 'moved-by-tolerance' });
-  return [
-    doubt(
-      'rate-tolerance',
-      moved(prepared, (e) => stiffer(e, SPRING_RATE_SHARE), 0),
-      given('share', SPRING_RATE_SHARE * 100, 'percent', 'as springs are made'),
-    ),
-    doubt(
-      'mass-tolerance',
-      moved(prepared, same, MASS_SHARE),
-      given('share', MASS_SHARE * 100, 'percent', 'curb figures against real vehicles'),
-    ),
-    doubt(
-      'hardpoint-tolerance',
-      hardpoints,
-      given('slack', spec.hardpointMm, 'mm', 'how well the hardpoints are known'),
-    ),
-    doubt('part-tolerance', thickness, given('slack', PART_THICKNESS_MM, 'mm', 'parts as delivered')),
-  ].sort((a, b) => b.value - a.value);
-}
 const widen = (a: Range, b: Range): Range => [a[0] + b[0], a[1] + b[1]];
-const thicker = (e: AxleEffect, mm: number): AxleEffect =>
-  e.kind === 'top-spacer' || e.kind === 'coil-spacer' || e.kind === 'preload-spacer'
-    ? { ...e, thicknessMm: e.thicknessMm + mm }
-    : e;
-const stiffer = (e: AxleEffect, share: number): AxleEffect =>
-  e.kind === 'spring'
-    ? {
-        ...e,
-        rateNPerMm: e.rateNPerMm * (1 + share),
-        table: e.table?.map(([x, f]) => [x, f * (1 + share)] as const),
-      }
-    : e;
-
 function spacerFigures(part: Part): readonly Figure[] {
   const from = `${part.maker} ${part.code}`;
   return part.effects.flatMap((e) => {

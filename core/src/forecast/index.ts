@@ -12,3 +12,4 @@ export * from './rub-check';
 export * from './rub-study';
 export * from './rub-pose';
 export * from './rub-figures';
+export * from './height-doubts';

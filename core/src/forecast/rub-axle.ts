@@ -38,6 +38,7 @@ import {
   type Relief,
 } from '../catalogue';
 import type { Brief, ReliefChoice } from '../job';
+import { heightDoubtMm } from './height-doubts';
 import {
   add,
   evenGrid,
@@ -50,6 +51,7 @@ import {
 } from '../suspension';
 import { bad, good, type Result } from '../units';
 import {
+  onAxle,
   vehicleAxle,
   type AxleInput,
   type BriefLoad,
@@ -71,6 +73,10 @@ export interface RubAxle {
   readonly axle: Axle;
   readonly setup: AxleSetup;
   readonly rideZMm: number;
+  /** how far that height is in doubt, mm */
+  readonly rideDoubtMm: number;
+  /** how well the hardpoints of the axle are known, and with them what turns inside the rim, mm */
+  readonly hardpointMm: number;
   readonly todayZMm: number;
   readonly ends: AxleEnds;
   readonly topBy: string;
@@ -129,6 +135,7 @@ export function relieved(spec: ObstacleSpec, reliefs: readonly Relief[], wheel: 
     carriedBy: spec.carriedBy,
     member: spec.member,
     points,
+    shape: spec.shape,
     insideRim: insideRim(spec.kind),
   };
 }
@@ -177,6 +184,8 @@ export function rubAxle(
     axle,
     setup,
     rideZMm: height.value.zMm,
+    hardpointMm: spec.hardpointMm,
+    rideDoubtMm: heightDoubtMm(prepared, plan, newParts(input)),
     todayZMm: was.value.zMm,
     ends,
     topBy: reach?.topBy ?? 'linkage',
@@ -198,6 +207,9 @@ export function rubAxle(
     kinds: placed.map((p) => p.kind),
   });
 }
+/** Parts that the plan brings to the axle. */
+const newParts = ({ planned, fitted, axle }: RubAxleInput): readonly FittedPart[] =>
+  planned.filter(({ part }) => onAxle(part, axle) && !fitted.some((f) => f.part.code === part.code));
 const lockOf = (spec: AxleSpec): number =>
   spec.lock ? (spec.lock.kind === 'rack' ? spec.lock.mm : spec.lock.deg) : 0;
 

@@ -1,17 +1,19 @@
-import { liftThatClears } from '../clearance';
+import { leastOver, liftThatClears, usedWindow, type MountedBody, type PolarTable } from '../clearance';
+import { DOUBTS } from '../evidence';
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault } from '../suspension';
 import { good, type Result } from '../units';
 import { spacersMm, type TireAsked } from '../vehicle';
 import {
   axleTable,
+  insideRim,
   mountedBody,
   tireToleranceMm,
   type KeepWalk,
   type RubAxle,
   type RubAxleInput,
 } from './rub-axle';
-import { byClearance, rubResults, type ObstacleResult } from './rub-results';
+import { byClearance, rubResults, type ObstacleResult, type RubWhere } from './rub-results';
 
 /** The short answer for one tyre: what is nearest, and the lift that clears where it does not. */
 export interface RubCheck {
@@ -22,10 +24,34 @@ export interface RubCheck {
   readonly nearestToStop: ObstacleResult;
   readonly marginMm: number;
   readonly toleranceMm: number;
+  /** what the clearance of the nearest is in doubt by, with everything that is: height, obstacle, tyre, wheel, and flex at full lock */
+  readonly plusMinusMm: number;
+  /** the nearest is at full lock */
+  readonly atLock: boolean;
   /** least lift over design; null when it clears as planned, or when no lift does */
   readonly leastLiftMm: number | null;
   readonly liftMm: number;
   readonly rubbing: readonly ObstacleKind[];
+}
+const isAtLock = (where: RubWhere): boolean => where.startsWith('lock');
+/** What a clearance is in doubt by, mm, each input moved by its doubt. */
+function clearanceDoubtMm(
+  t: PolarTable,
+  w: MountedBody,
+  a: RubAxle,
+  nearest: ObstacleResult,
+  tire: TireAsked,
+): number {
+  const only = (k: number) => a.kinds[k] === nearest.kind;
+  const lower = leastOver(t, w, usedWindow(a.rideZMm + a.rideDoubtMm, a.used, a.ends), only);
+  const byHeight = Number.isFinite(lower) ? lower - nearest.used.clearanceMm : 0;
+  return Math.hypot(
+    byHeight,
+    insideRim(nearest.kind) ? a.hardpointMm : DOUBTS.obstacleMm,
+    Math.max(DOUBTS.tireMm, tireToleranceMm(tire)),
+    DOUBTS.wheelOffsetMm,
+    isAtLock(nearest.where) ? DOUBTS.flexAtLockMm : 0,
+  );
 }
 const CHECK_ROWS = 9;
 /** lock needs a finer step than the other wheel's travel, which hardly moves this one */
@@ -64,6 +90,8 @@ export function rubChecks(
           nearestToStop,
           marginMm: a.marginMm,
           toleranceMm: tireToleranceMm(tire),
+          plusMinusMm: clearanceDoubtMm(table.value, w, a, nearest, tire),
+          atLock: isAtLock(nearest.where),
           leastLiftMm: lift?.ok ? lift.value : null,
           liftMm: -a.rideZMm,
           rubbing: list.filter((o) => o.verdict !== 'clear').map((o) => o.kind),

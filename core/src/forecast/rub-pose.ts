@@ -1,6 +1,10 @@
 import {
   finish,
   nearestOf,
+  piecesOf,
+  pointOn,
+  type Nearest,
+  type Obstacle,
   polar,
   scanNearest,
   turnsWithWheel,
@@ -27,6 +31,11 @@ export interface RubPose {
   readonly nearest: { readonly kind: ObstacleKind; readonly at: Vec3; readonly clearanceMm: number };
 }
 
+/** Where an obstacle comes nearest: one of its points, or a place on one of its edges and faces. */
+function nearestPoint(o: Obstacle, points: readonly Vec3[], near: Nearest): Vec3 | undefined {
+  const piece = piecesOf(o)[near.piece[0] ?? -1];
+  return piece ? pointOn(piece, points, near.t[0] ?? 0, near.u[0] ?? 0) : points[near.index[0] ?? 0];
+}
 /** The left wheel of an axle at one cell of its map, with every obstacle where it is in that pose. */
 export function rubPose(
   a: RubAxle,
@@ -53,7 +62,7 @@ export function rubPose(
           const near = nearestOf(1);
           scanNearest(
             w,
-            { obstacles: [0], insideRim: [o.insideRim === true] },
+            { obstacles: [0], insideRim: [o.insideRim === true], pieces: [piecesOf(o)] },
             [
               {
                 points: points.length,
@@ -68,7 +77,7 @@ export function rubPose(
             kind: a.kinds[k] ?? 'liner',
             points,
             clearanceMm: near.mm[0] ?? Infinity,
-            nearest: points[near.index[0] ?? 0] ?? state.centre,
+            nearest: nearestPoint(o, points, near) ?? state.centre,
           };
         });
         const fixed = a.obstacles.map((o) => turnsWithWheel(o, a.setup.model.beam));

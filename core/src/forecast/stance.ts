@@ -54,10 +54,16 @@ export function stances(
     const f = axles[axle];
     const today =
       tape[axle] ??
-      explain('arch-today', 'mm', 'arch-plus-lift', {
-        today: given('arch-stock', f.spec.archMm, 'mm', platform.label),
-        moves: f.heights.today,
-      });
+      explain(
+        'arch-today',
+        'mm',
+        'arch-plus-lift',
+        {
+          today: given('arch-stock', f.spec.archMm, 'mm', platform.label),
+          moves: f.heights.today,
+        },
+        { plusMinus: f.spec.archToleranceMm },
+      );
     const planned = explain(
       'arch-planned',
       'mm',

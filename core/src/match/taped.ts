@@ -1,5 +1,5 @@
 import { isEmptyRound, roundToday, type Tape, type TapeRound, type TapedWhen } from '../job';
-import { computed, explain, LEFT_RIGHT_MM, TAPE_MM, type Figure } from '../evidence';
+import { computed, explain, DOUBTS, LEFT_RIGHT_MM, type Figure } from '../evidence';
 import { loadedTodayMm, type Forecast } from '../forecast';
 import { readRound, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
@@ -83,7 +83,7 @@ function judged(
   const got = reading[axle];
   const forecast = f && !isEmptyRound(round) ? forecastAt(round.when, axle, f, c) : null;
   const offMm = got && forecast ? got.value - forecast.value : null;
-  const range = Math.hypot(forecast?.plusMinus ?? 0, TAPE_MM);
+  const range = Math.hypot(forecast?.plusMinus ?? 0, DOUBTS.tapeMm);
   const outside = offMm !== null && Math.abs(offMm) > range;
   const claim = f?.[axle].claim ?? null;
   const claimedMm = claim && f && round.when !== 'before' ? f.today[axle].value + claim.value : null;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import highs from 'highs';
-import { closedSets, dominates, front, type ClosedSet, type CureProblem } from '..';
+import { betters, closedSets, front, type ClosedSet, type CureProblem } from '..';
 
 /** Numbers in [0, 1) from a seed. */
 const numbers = (seed: number) => {
@@ -205,7 +205,7 @@ describe('what nothing betters', () => {
       };
       const kept = of(items);
       expect(of([...items].reverse())).toEqual(kept);
-      const brute = items.filter((x) => !items.some((y) => dominates(y.counts, x.counts)));
+      const brute = items.filter((x) => !items.some((y) => betters(y.counts, x.counts)));
       expect(new Set(kept.map((k) => items.find((x) => x.name === k)!.counts.join()))).toEqual(
         new Set(brute.map((x) => x.counts.join())),
       );

@@ -1,10 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import {
+  wayOf,
+  planCase,
   assess,
   AXLES,
   builtPlan,
   countsOf,
-  dominates,
+  betters,
   findAllPlans,
   findPlans,
   fitmentOf,
@@ -75,7 +77,7 @@ describe('plans of the demo world', () => {
   it('nothing that is shown is bettered by another', () => {
     const { plans } = found(demoJob('joiner'));
     for (const a of plans)
-      for (const b of plans) expect(dominates(countsOf(a.outcome), countsOf(b.outcome))).toBe(false);
+      for (const b of plans) expect(betters(countsOf(a.outcome), countsOf(b.outcome))).toBe(false);
   });
   it('the same question gives the same answer, and each step only betters the one before', () => {
     const job = demoJob('beekeeper');
@@ -87,7 +89,7 @@ describe('plans of the demo world', () => {
         expect(
           step.plans.some(
             (p) =>
-              p.name === was.name || dominates(countsOf(p.outcome), countsOf(was.outcome)) || equal(p, was),
+              p.name === was.name || betters(countsOf(p.outcome), countsOf(was.outcome)) || equal(p, was),
           ),
         ).toBe(true);
       before = step.plans;
@@ -179,9 +181,7 @@ describe('a tyre that is left open', () => {
     const each = ways.flatMap(
       ({ tire }) => findAllPlans(ask({ ...job, tire: { ...job.tire, ...tire } }, { catalogue: some }))!.plans,
     );
-    const unbeaten = each.filter(
-      (p) => !each.some((q) => dominates(countsOf(q.outcome), countsOf(p.outcome))),
-    );
+    const unbeaten = each.filter((p) => !each.some((q) => betters(countsOf(q.outcome), countsOf(p.outcome))));
     const seen = (plans: readonly FoundPlan[]) =>
       [
         ...new Set(
@@ -241,7 +241,7 @@ describe('laws of the search', () => {
           gone.code,
           p.name,
           full.plans.some(
-            (f) => f.name === p.name || dominates(countsOf(f.outcome), countsOf(p.outcome)) || equal(f, p),
+            (f) => f.name === p.name || betters(countsOf(f.outcome), countsOf(p.outcome)) || equal(f, p),
           ),
         ]).toEqual([gone.code, p.name, true]);
     }
@@ -269,8 +269,17 @@ function everyPlan(job: JobSections, c: Catalogue) {
   const parts = c.parts.filter(
     (p) => fitmentOf(p.applications, vehicleIn(job, c)).verdict !== 'no' && !p.structural,
   );
+  // a source that works against its end's wish, or against the other on its axle, is none
+  const plain = planCase(job, vehicleIn(job, c), c, settings, { prepare });
+  const ways = new Map(parts.map((p) => [p.code, LIFT_SOURCES.includes(p.family) ? wayOf(p, plain) : 0]));
+  const wish = (p: (typeof parts)[number]) =>
+    Math.sign((p.axle === 'rear' ? job.brief.rearTargetMm : job.brief.frontTargetMm) ?? 0);
+  const serves = (p: (typeof parts)[number]) => p.axle === 'both' || ways.get(p.code)! * wish(p) >= 0;
+  const pull = (p: (typeof parts)[number], q: (typeof parts)[number]) =>
+    p.axle !== q.axle || ways.get(p.code)! * ways.get(q.code)! >= 0;
   let sets: readonly (readonly (typeof parts)[number][])[] = [[]];
-  for (const p of parts) sets = sets.flatMap((s) => (s.every((q) => together(p, q)) ? [s, [...s, p]] : [s]));
+  for (const p of parts.filter(serves))
+    sets = sets.flatMap((s) => (s.every((q) => together(p, q) && pull(p, q)) ? [s, [...s, p]] : [s]));
   return sets.map((set) => {
     const p = builtPlan({
       ...ask({ ...job, build: { ...job.build, items: set.map((x) => listed(x.code, 'part', x.code)) } }),
@@ -329,10 +338,10 @@ describe('against trying everything', () => {
         e.name,
         r.plans.some((p) => {
           const is = countsOf(p.outcome);
-          return dominates(is, e.counts) || is.every((x, i) => Math.abs(x - e.counts[i]!) < 1e-6);
+          return betters(is, e.counts) || is.every((x, i) => Math.abs(x - e.counts[i]!) < 1e-6);
         }),
       ]).toEqual([e.name, true]);
     for (const p of r.plans.filter((x) => x.outcome.needs.no + x.outcome.needs.needs === least))
-      expect(lean.some((e) => e.open === least && dominates(e.counts, countsOf(p.outcome)))).toBe(false);
+      expect(lean.some((e) => e.open === least && betters(e.counts, countsOf(p.outcome)))).toBe(false);
   });
 });

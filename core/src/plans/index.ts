@@ -9,7 +9,7 @@ export * from './locks';
 export * from './outcome';
 export * from './pareto';
 export * from './plan-family';
-export { together } from './plan-space';
+export { together, wayOf } from './plan-space';
 export * from './representatives';
 export * from './rolling';
 export * from './stages';

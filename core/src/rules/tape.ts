@@ -1,5 +1,5 @@
 import type { Range } from '../catalogue';
-import { LEFT_RIGHT_MM, TAPE_MM } from '../evidence';
+import { DOUBTS, LEFT_RIGHT_MM } from '../evidence';
 import type { Axle } from '../suspension';
 import { axleOfCorner, roundToday } from '../job';
 import { onSlope } from '../vehicle';
@@ -70,12 +70,12 @@ export const tape = rule<TapeFinding>({
       const ordinary: Range = [known - archToleranceMm, known + archToleranceMm];
       // within what two people read differently nothing is said
       const measuredMm = mean.value;
-      if (measuredMm < ordinary[0] - TAPE_MM)
+      if (measuredMm < ordinary[0] - DOUBTS.tapeMm)
         out.push({
           axle,
           finding: { code: 'springs-sagged', axle, measuredMm, ordinary, lowMm: known - measuredMm },
         });
-      else if (measuredMm > ordinary[1] + TAPE_MM)
+      else if (measuredMm > ordinary[1] + DOUBTS.tapeMm)
         out.push({ axle, finding: { code: 'outside-ordinary', axle, measuredMm, ordinary } });
       return out;
     }),

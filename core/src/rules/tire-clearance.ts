@@ -52,7 +52,7 @@ const figureOf = (
     {
       formula: 'rub-map',
       limit: { min: marginMm },
-      plusMinus: check.toleranceMm,
+      plusMinus: check.plusMinusMm,
       loadCase: name === 'clearance' ? check.nearest.loadCase : undefined,
     },
   );

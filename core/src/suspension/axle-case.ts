@@ -38,6 +38,8 @@ export interface PreparedAxle {
   /** the axle with these effects in place of what is on it today; the same list, in whatever order, is the same state.
    *  `preloadMm`: how much longer its spring stands than its record, as the tape has shown it */
   readonly evaluate: (effects: readonly AxleEffect[], preloadMm?: number) => AxleState;
+  /** the same as a record alone: neither posed nor kept */
+  readonly edited: (effects: readonly AxleEffect[], preloadMm: number) => AxleSetup;
 }
 /** states kept per axle: a plan and what is tried against it */
 const MOST_STATES = 64;
@@ -67,7 +69,9 @@ export function prepareAxle(c: AxleCase): PreparedAxle {
     states.set(key, made);
     return made;
   };
-  return { case: c, stock, today: evaluate(c.fitted), evaluate };
+  const edited = (effects: readonly AxleEffect[], preloadMm: number) =>
+    preloaded(withEffects(stock, effects), preloadMm);
+  return { case: c, stock, today: evaluate(c.fitted), evaluate, edited };
 }
 
 /** The stop as it was built: its first rate is the wheel's own at design height, and it is solid under the load that is assumed or

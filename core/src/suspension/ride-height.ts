@@ -199,6 +199,25 @@ export function movesBy(
     wheelForceN(setup.model, setup.spring, pose.value) + (stop ? stopForceN(stop, near.zMm) : 0);
   return -(carried - loadN) / near.wheelRateNPerMm;
 }
+/** How much longer its spring must be, mm, for an axle to stand at a height that is nearly its own: one Newton step. Null where it has no
+ *  pose there. */
+export function preloadNearMm(
+  setup: AxleSetup,
+  loadN: number,
+  near: RideHeight,
+  stop: StopLaw | null = null,
+): number | null {
+  const { model, spring } = setup;
+  const pose = poseNear(model, near.zMm, 0, near.pose);
+  if (!pose.ok) return null;
+  const carried = wheelForceN(model, spring, pose.value) + (stop ? stopForceN(stop, near.zMm) : 0);
+  let perMm = 0;
+  for (const seat of model.springs) {
+    const s = springState(model, seat, pose.value);
+    perMm += (springRateNPerMm(spring, s.lengthMm) * s.ratio) / model.springs.length;
+  }
+  return (loadN - carried) / perMm;
+}
 /** Force of the springs at the wheel, N, at a travel; null where the linkage has no pose there. */
 export function springsAtWheelN(setup: AxleSetup, zMm: number): number | null {
   const pose = poseAt(setup.model, zMm);

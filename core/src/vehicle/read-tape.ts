@@ -6,7 +6,7 @@ import {
   LEVEL_MM,
   LOOKS_LIKE_GROUND_MM,
   measured,
-  TAPE_MM,
+  DOUBTS,
   type Figure,
 } from '../evidence';
 import { AXLE_CORNERS, axleOfCorner, CORNERS, type Corner, type TapeRound } from '../job';
@@ -95,7 +95,7 @@ export function readTape(
   const sides = { front: sidesOf('front'), rear: sidesOf('rear') };
   const mean = (s: TapeSides | null): Figure | null =>
     s && {
-      ...explain('arch-today', 'mm', 'mean-of-sides', { ...s }, { plusMinus: TAPE_MM }),
+      ...explain('arch-today', 'mm', 'mean-of-sides', { ...s }, { plusMinus: DOUBTS.tapeMm }),
       truth: 'measured',
     };
   const [front, rear] = [mean(sides.front), mean(sides.rear)];

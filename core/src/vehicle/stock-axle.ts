@@ -55,27 +55,50 @@ export const travelLimits = (
   plungeMm: spec.cv?.plungeMm ?? null,
 });
 
-/** Points that set the motion ratio; the others hardly move a forecast. */
-const RATIO_POINTS =
-  /^(lowerFront|lowerRear|lowerBall|strutTop|strutBottom|springTop|springBottom|leafEnd|pivotOuter|(spring|seat)(Left|Right)(Top|Bottom)?)$/;
-/** The hardpoints with one such point moved by `mm` sideways or up, one at a time; both sides of a beam move alike. */
-export function shakenHardpoints(h: Hardpoints, mm: number): readonly Hardpoints[] {
-  const points = h.points as unknown as Readonly<Record<string, Vec3>>;
-  const names = Object.keys(points).filter((n) => RATIO_POINTS.test(n) && !n.includes('Right'));
-  const shaken = (name: string, dy: number, dz: number) =>
-    Object.fromEntries(
-      [name, name.replace('Left', 'Right')].flatMap((n) => {
+/** Points whose place hardly moves a height: shaft joints, kingpins and the ends of what steers. */
+const NO_HEIGHT = /^(cv|kingpin|drag|tie)/;
+const SIDES = /Left|Right/;
+/** The hardpoints with one coordinate of one point moved by `mm`, one at a time; both sides of a beam move alike. `heights`: only what
+ *  moves a height. */
+export function shakenHardpoints(h: Hardpoints, mm: number, heights: boolean): readonly Hardpoints[] {
+  const out: Hardpoints[] = [];
+  const axes: readonly Vec3[] = [
+    [mm, 0, 0],
+    [0, mm, 0],
+    [0, 0, mm],
+  ];
+  const add = (p: Vec3, by: Vec3, side: number): Vec3 => [p[0] + by[0], p[1] + by[1] * side, p[2] + by[2]];
+  const moved = (points: Readonly<Record<string, Vec3>>, name: string, by: Vec3) => ({
+    ...points,
+    ...Object.fromEntries(
+      [...new Set([name, name.replace('Left', 'Right')])].flatMap((n) => {
         const p = points[n];
-        const outboard = n.includes('Right') ? -dy : dy;
-        return p ? [[n, [p[0], p[1] + outboard, p[2] + dz]]] : [];
+        return p ? [[n, add(p, by, n.includes('Right') ? -1 : 1)]] : [];
       }),
-    );
-  return names.flatMap((name) =>
-    (
-      [
-        [mm, 0],
-        [0, mm],
-      ] as const
-    ).map(([dy, dz]) => ({ ...h, points: { ...points, ...shaken(name, dy, dz) } }) as unknown as Hardpoints),
-  );
+    ),
+  });
+  const points = h.points as unknown as Readonly<Record<string, Vec3>>;
+  for (const name of Object.keys(points)) {
+    if ((SIDES.test(name) && name.includes('Right')) || (heights && NO_HEIGHT.test(name))) continue;
+    for (const by of axes) out.push({ ...h, points: moved(points, name, by) } as unknown as Hardpoints);
+  }
+  if ('links' in h)
+    h.links.forEach((link, i) => {
+      for (const end of ['body', 'knuckle'] as const)
+        for (const by of axes)
+          out.push({
+            ...h,
+            links: h.links.map((l, k) => (k === i ? { ...link, [end]: add(link[end], by, 1) } : l)),
+          });
+    });
+  if (!heights && 'steering' in h && h.steering) {
+    const { steering } = h;
+    const ends = steering.points as unknown as Readonly<Record<string, Vec3>>;
+    for (const name of Object.keys(ends)) {
+      if (name.includes('Right')) continue;
+      for (const by of axes)
+        out.push({ ...h, steering: { ...steering, points: moved(ends, name, by) } } as unknown as Hardpoints);
+    }
+  }
+  return out;
 }

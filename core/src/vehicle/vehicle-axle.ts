@@ -40,8 +40,10 @@ export interface VehicleAxle {
   readonly asBuilt: AxleState;
   /** the axle with these parts on it; `stops`: what chosen reliefs do to stops and lock */
   readonly with: (parts: readonly FittedPart[], stops?: readonly AxleEffect[]) => AxleView;
-  /** the same axle with each hardpoint that counts moved by its tolerance, one at a time */
-  readonly shaken: () => readonly PreparedAxle[];
+  /** the same axle with each coordinate of its hardpoints moved by its doubt, one at a time; those that move a height, or all */
+  readonly shaken: (which: 'heights' | 'all') => readonly PreparedAxle[];
+  /** the same axle on a spring of its own that is stiffer by a share */
+  readonly stiffer: (share: number) => PreparedAxle;
   /** keeps what is dear to make under a name, while this axle lives */
   readonly keep: <T>(key: string, make: () => T) => T;
   /** the same for what is large: only the last few */
@@ -186,11 +188,15 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
     asBuilt: prepared.evaluate([], stands.ownMm),
     today: view(fitted),
     with: view,
-    shaken: () =>
-      keep('shaken', () =>
-        shakenHardpoints(spec.hardpoints, spec.hardpointMm).map((hardpoints) =>
+    shaken: (which) =>
+      keep(`shaken ${which}`, () =>
+        shakenHardpoints(spec.hardpoints, spec.hardpointMm, which === 'heights').map((hardpoints) =>
           prepareAxle({ ...theCase, hardpoints }),
         ),
+      ),
+    stiffer: (share) =>
+      keep(`stiffer ${share}`, () =>
+        prepareAxle({ ...theCase, rateNPerMm: theCase.rateNPerMm * (1 + share) }),
       ),
     keep,
     keepFew: keeping(FEW),
