@@ -40,6 +40,7 @@ const slopes = z.strictObject({ sideDeg: z.number().min(-45).max(45), topDeg: z.
 const axleSpec = z.strictObject({
   hardpoints: HardpointsSchema,
   springRateNPerMm: z.number().min(5).max(500),
+  springBoreMm: z.number().min(30).max(250).nullable().optional(),
   sprungLoadN: z.number().min(500).max(30_000),
   subframePoints: z.array(z.string()),
   spec: z.strictObject({ camberDeg: range, casterDeg: range.nullable(), toeDeg: range }),
@@ -160,6 +161,16 @@ export const PlatformSchema = z.strictObject({
   groundClearanceMm: z.number().min(80).max(500),
   levelArchDifferenceMm: z.number().min(-200).max(200),
   leanLeftMm: z.number().min(-30).max(30),
+  driverAssist: z
+    .array(
+      z.strictObject({
+        sensor: z.enum(['camera', 'radar']),
+        heightMm: z.number().min(1).max(200),
+        rakeDeg: z.number().min(0.1).max(5),
+        by: z.enum(['shop', 'dealer']),
+      }),
+    )
+    .optional(),
   steeringRatio: z.number().min(5).max(30),
   variantFields: z.array(
     z.strictObject({

@@ -178,6 +178,8 @@ const GEOMETRY_EFFECTS = [
     kind: z.literal('spring'),
     rateNPerMm: z.number().min(5).max(500),
     freeLengthDeltaMm: z.number().min(-200).max(200),
+    boundMm: z.number().min(50).max(900).optional(),
+    boreMm: z.number().min(30).max(250).optional(),
     table: z
       .array(z.tuple([z.number(), z.number()]))
       .min(2)

@@ -19,7 +19,7 @@ const plan = (of: { needs?: number; missMm?: number; reliefs?: number } = {}): P
   rakeMm: 0,
   rakeLoadedMm: 0,
   totalMinor: 100,
-  minutes: 60,
+  times: { personMinutes: 60, bayMinutes: 40, rackMinutes: 0 },
 });
 const HEIGHT: Asked = { kind: 'height', said: '+50', mm: 50 };
 const TIRE: Asked = { kind: 'tire', said: '33s', size: '285/70R17', diameterMm: 831 };

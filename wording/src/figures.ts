@@ -6,6 +6,7 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'accessory-load': 'of that, accessories',
   'spring-rate': 'Spring rate',
   'free-length': 'Free length of the spring',
+  'coil-reserve': 'Room between the coils at full bump',
   'spring-length': 'Spring length at ride height',
   'droop-left': 'Travel left below the wheel',
   'joint-reserve': 'Swing left in the ball joint',

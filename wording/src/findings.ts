@@ -219,6 +219,14 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return `The ${f.axle} axle sits on its bump stops ${stopsFrom(f, kg)}; at its rating it carries ${kg(f.carriesKg)} more than empty.`;
     case 'springs-sagged':
       return `${AXLE_FIRST[f.axle]} at ${mm(f.measuredMm)} stands ${mm(f.lowMm)} under its record (ordinary is ${mm(f.ordinary[0])}–${mm(f.ordinary[1])}): springs have sagged, or a load is in it. Today’s geometry starts there; new springs bring it back.`;
+    case 'coil-bind':
+      return f.reserveMm <= 0
+        ? `The ${f.axle} coils touch ${mm(-f.reserveMm)} before the bump stop is solid: the spring breaks or its seat does. Extend the stop by ${mm(f.lowerMm)} of wheel travel, or take another spring.`
+        : `Only ${mm(f.reserveMm)} are left between the ${f.axle} coils at full bump. Extend the stop by ${mm(f.lowerMm)} of wheel travel, or take another spring.`;
+    case 'coil-seat':
+      return `The end of this ${f.axle} coil has a bore of ${mm(f.boreMm)}; the seat takes ${mm(f.seatMm)}. It does not sit.`;
+    case 'driver-assist':
+      return `The ${f.sensor === 'camera' ? 'camera behind the windscreen' : 'radar in the front'} looks from another stance (${mm(Math.abs(f.riseMm))} ${f.riseMm < 0 ? 'lower' : 'higher'}, turned ${degrees(Math.abs(f.turnDeg))}): calibrate it ${f.by === 'dealer' ? 'at the maker’s dealer ' : ''}before handing over. Until then emergency braking and lane keeping may fail.`;
     case 'does-nothing':
       return `${NOTHING_THERE_WORDS[f.why]}: it does nothing here. Take it out.`;
     case 'nothing-to-go-with':

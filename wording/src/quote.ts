@@ -12,6 +12,7 @@ import {
   type QuotedPlan,
   type ShopSettings,
 } from '@rigger/core';
+import { standingText } from './load-cases';
 import { localDay, longDay } from './dates';
 import { needText } from './findings';
 import {
@@ -52,7 +53,7 @@ export function givenUpText(g: GivenUp, style: Style): string {
     case 'leans-more':
       return `Leans more in a bend: ${quantity(g.was, 'deg/g', style)} today, ${quantity(g.is, 'deg/g', style)} then.`;
     case 'tips-sooner':
-      return `Tips sooner: at ${formatDecimal(g.was, 2)} g to the side today, at ${formatDecimal(g.is, 2)} g then.`;
+      return `Stands less firmly in a bend: ${formatDecimal((1 - g.is / g.was) * 100, 0)} % less than today.`;
   }
 }
 const letterOf = (n: number) => String.fromCharCode('A'.charCodeAt(0) + n);
@@ -117,7 +118,12 @@ function planOn(p: QuotedPlan, letter: string, vehicle: KnownVehicle | null, sty
   return {
     title: `${letter} · ${FAMILY_NAMES[p.family]}`,
     made: p.sources.join(' · '),
-    stands: stands.length > 0 ? `${stands.join('; ')}.` : '',
+    stands: [
+      stands.length > 0 ? `${stands.join('; ')}.` : '',
+      p.forecast ? `Hub to arch, front / rear: ${standingText(p.forecast, style)}.` : '',
+    ]
+      .filter(Boolean)
+      .join(' '),
     ready: p.days > 0 ? `Parts are here after ${plural(p.days, 'day')}.` : 'The parts are here.',
     lines: p.lines.map((l) => ({
       quantity: l.quantity,

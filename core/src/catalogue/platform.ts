@@ -32,6 +32,8 @@ export type Point2 = readonly [number, number];
 export interface AxleSpec {
   readonly hardpoints: Hardpoints;
   readonly springRateNPerMm: number;
+  /** bore that the seat of the coil takes, mm; not there: nobody has measured it */
+  readonly springBoreMm?: number | null | undefined;
   /** sprung load of one wheel at curb, N */
   readonly sprungLoadN: number;
   readonly subframePoints: readonly string[];
@@ -122,6 +124,13 @@ export interface CalibrationWay {
 export const STEERING_WHEEL_SET_BY = ['drag-link-sleeve', 'tie-rod-sleeves', 'dealer', 'nobody'] as const;
 export type SteeringWheelSetBy = (typeof STEERING_WHEEL_SET_BY)[number];
 
+/** A camera or radar that looks ahead: a stance that changes by more asks for its calibration. */
+export interface DriverAssist {
+  readonly sensor: 'camera' | 'radar';
+  readonly heightMm: number;
+  readonly rakeDeg: number;
+  readonly by: 'shop' | 'dealer';
+}
 export interface Platform {
   readonly code: string;
   readonly make: string;
@@ -137,6 +146,8 @@ export interface Platform {
   readonly levelArchDifferenceMm: number;
   /** left lower than right by design, mm */
   readonly leanLeftMm: number;
+  /** driver-assist sensors: what change of their height or of the rake asks for a calibration; not there: it has none, or nobody has said */
+  readonly driverAssist?: readonly DriverAssist[] | undefined;
   readonly steeringRatio: number;
   readonly variantFields: readonly VariantField[];
   readonly stockTire: string;

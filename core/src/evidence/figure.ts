@@ -39,6 +39,7 @@ export const FIGURE_NAMES = [
   'spring-rate',
   'free-length',
   'spring-length',
+  'coil-reserve',
   'droop-left',
   'bump-left',
   'joint-reserve',

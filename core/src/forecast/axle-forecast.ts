@@ -1,8 +1,10 @@
 import type { AxleSpec, Part, Range } from '../catalogue';
+import type { LoadCase } from '../evidence';
 import { liftDoubts } from './height-doubts';
 import { claimed, computed, explain, given, type Figure } from '../evidence';
 import {
   axleFigures,
+  bushTwistDeg,
   wheelFigures,
   type Axle,
   type AxleSetup,
@@ -57,6 +59,8 @@ export interface AxleForecast {
   readonly roomToday: TravelRoom | null;
   readonly geometryToday: AxleGeometry;
   readonly geometryPlanned: AxleGeometry;
+  /** how far the rubber of its pivots is twisted by the new height, the worst of them, degrees */
+  readonly bushTwistDeg: number;
   /** what its adjustable members are set to, against today */
   readonly settings: readonly Setting[];
   readonly reach: { readonly camberDeg: Range; readonly casterDeg: Range };
@@ -107,7 +111,7 @@ function make(
   const source = vehicle.platform.label;
   const rawLift = today.value.zMm - planned.value.zMm;
 
-  const height = (name: string, at: RideHeight, view: AxleView, loadN: number): Figure =>
+  const height = (name: string, at: RideHeight, view: AxleView, loadN: number, loadCase: LoadCase): Figure =>
     computed(
       'ride-height',
       -at.zMm,
@@ -129,13 +133,13 @@ function make(
           { formula: 'balance' },
         ),
       ],
-      { formula: 'balance', from: name },
+      { formula: 'balance', from: name, loadCase },
     );
   const heights = {
-    today: height('today', today.value, v.today, v.today.load.emptyN),
-    planned: height('planned', planned.value, plan, plan.load.emptyN),
-    loaded: height('planned, loaded', loaded.value, plan, plan.load.loadedN),
-    rated: height('planned, at its rating', rated.value, plan, plan.load.ratedN),
+    today: height('today', today.value, v.today, v.today.load.emptyN, 'empty'),
+    planned: height('planned', planned.value, plan, plan.load.emptyN, 'empty'),
+    loaded: height('planned, loaded', loaded.value, plan, plan.load.loadedN, 'as-used'),
+    rated: height('planned, at its rating', rated.value, plan, plan.load.ratedN, 'rated'),
   };
   const settle = Math.max(0, ...here.map((f) => f.part.settleShare)) * 100;
   const settled =
@@ -185,6 +189,10 @@ function make(
     roomToday: v.today.travel()?.room() ?? null,
     geometryToday: geometryOf(v.today.state.setup, today.value),
     geometryPlanned: geometryOf(setup, planned.value),
+    bushTwistDeg: bushTwistDeg(
+      { model: v.today.state.setup.model, pose: today.value.pose },
+      { model: setup.model, pose: planned.value.pose },
+    ),
     settings: againstToday(plan.settings, v.today.settings),
     reach,
     rateStockNPerMm: v.prepared.case.rateNPerMm,

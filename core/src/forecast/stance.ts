@@ -1,5 +1,5 @@
 import type { Platform } from '../catalogue';
-import { explain, given, type Figure } from '../evidence';
+import { explain, given, type Figure, type LoadCase } from '../evidence';
 import type { JobSections } from '../job';
 import type { Axle } from '../suspension';
 import type { TapeReading } from '../vehicle';
@@ -31,6 +31,12 @@ export interface Forecast {
 }
 
 type Which = 'today' | 'planned' | 'loaded' | 'rated';
+const CASE_OF: Readonly<Record<Which, LoadCase>> = {
+  today: 'empty',
+  planned: 'empty',
+  loaded: 'as-used',
+  rated: 'rated',
+};
 /** An axle with its caster against the ground: a nose that goes down takes it from the axle, all of the pitch. */
 function onGround(f: AxleForecast, pitch: Forecast['pitch']): AxleForecast {
   const turned = (g: AxleGeometry, by: Figure): AxleGeometry =>
@@ -72,7 +78,7 @@ export function stances(
         today,
         moves: [f.lift, ...(f.bodyLiftMm === 0 ? [] : [given('body-lift', f.bodyLiftMm, 'mm')])],
       },
-      { plusMinus: Math.hypot(f.lift.plusMinus ?? 0, today.plusMinus ?? 0) },
+      { plusMinus: Math.hypot(f.lift.plusMinus ?? 0, today.plusMinus ?? 0), loadCase: 'empty' },
     );
     const under = (which: 'loaded' | 'rated') =>
       explain(
@@ -86,7 +92,7 @@ export function stances(
             today: f.heights.planned,
           }),
         },
-        { plusMinus: planned.plusMinus },
+        { plusMinus: planned.plusMinus, loadCase: which === 'loaded' ? 'as-used' : 'rated' },
       );
     return { today, planned, loaded: under('loaded'), rated: under('rated') };
   });
@@ -108,14 +114,20 @@ export function stances(
     return {
       ...arch,
       rise: { front: rise.front.value, rear: rise.rear.value },
-      rake: explain('rake', 'mm', 'rear-minus-front', {
-        rear: arch.rear,
-        front: arch.front,
-        level: given('level-difference', platform.levelArchDifferenceMm, 'mm', platform.label),
-        // another tyre at the rear tilts the body as well
-        'rear-tire': check?.differs ? tire.rear : null,
-        'front-tire': check?.differs ? tire.front : null,
-      }),
+      rake: explain(
+        'rake',
+        'mm',
+        'rear-minus-front',
+        {
+          rear: arch.rear,
+          front: arch.front,
+          level: given('level-difference', platform.levelArchDifferenceMm, 'mm', platform.label),
+          // another tyre at the rear tilts the body as well
+          'rear-tire': check?.differs ? tire.rear : null,
+          'front-tire': check?.differs ? tire.front : null,
+        },
+        { loadCase: CASE_OF[which] },
+      ),
       heightMm: explain(
         'overall-height',
         'mm',
@@ -132,7 +144,7 @@ export function stances(
           ),
           'on-it': roofMm === 0 ? null : given('roof-item', roofMm, 'mm'),
         },
-        limit === null ? {} : { limit: { max: limit } },
+        { loadCase: CASE_OF[which], ...(limit === null ? {} : { limit: { max: limit } }) },
       ),
     };
   };

@@ -14,6 +14,7 @@ describe('travel that a plan leaves', () => {
       brief: job.brief,
       accessories: job.vehicle.accessories,
       fitted,
+      tapedMm: say(job).tapedMm.front,
       chosen,
       off: [],
     });

@@ -1,4 +1,4 @@
-import { explain, given, type Figure } from '../evidence';
+import { explain, given, type Figure, type LoadCase } from '../evidence';
 import type { Catalogue, KnownVehicle, Platform, TireItem } from '../catalogue';
 import type { Brief, TireSection } from '../job';
 import type { Axle } from '../suspension';
@@ -123,13 +123,21 @@ export function readTires(
     const wheel = catalogue.wheels.find((w) => w.code === e.wheelCode) ?? null;
     const load = burden?.[axle];
     const usedKg = load?.loadedKg ?? spec.curbKg;
-    const half = (kg: number, what: string) =>
-      explain('wheel-load-needed', 'kg', 'half-axle', {
-        axle: given('axle-load', kg, 'kg', `${axle}, ${what}`),
-      });
-    const usedLoad = half(usedKg, 'loaded');
+    const half = (kg: number, what: string, loadCase: LoadCase) =>
+      explain(
+        'wheel-load-needed',
+        'kg',
+        'half-axle',
+        { axle: given('axle-load', kg, 'kg', `${axle}, ${what}`) },
+        { loadCase },
+      );
+    const usedLoad = half(usedKg, 'loaded', 'as-used');
     const ratedKg = Math.max(load?.ratedKg ?? spec.ratedKg, usedKg);
-    const neededLoad = half(ratedKg, ratedKg > usedKg ? 'at its rating' : 'loaded');
+    const neededLoad = half(
+      ratedKg,
+      ratedKg > usedKg ? 'at its rating' : 'loaded',
+      ratedKg > usedKg ? 'rated' : 'as-used',
+    );
     const wheelLoadN = (spec.curbKg / 2) * G_M_PER_S2;
     const loadIndex = is.loadIndex ?? e.loadIndex;
     const cls = tireClass(is);
@@ -162,7 +170,7 @@ export function readTires(
               least: given('pressure-floor', PRESSURE_FLOOR_KPA[cls], 'kPa'),
               exponent: given('load-exponent', LOAD_EXPONENT[cls], 'ratio'),
             },
-            { limit: { max: item.maxPressureKpa } },
+            { limit: { max: item.maxPressureKpa }, loadCase: carried.loadCase },
           );
     const pressure = pressureFor(usedLoad);
     const wheelToday = todaysWheel(section, platform, axle);

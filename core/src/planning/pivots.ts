@@ -1,5 +1,5 @@
 import type { Joint, Work } from '../catalogue';
-import { TURNS_BUSH_MM } from '../evidence';
+import { TRIFLE_MM, TURNS_BUSH_DEG } from '../evidence';
 import type { Assessment } from '../match';
 import type { Axle, SuspensionKind } from '../suspension';
 import { onAxle } from '../vehicle';
@@ -15,11 +15,16 @@ const TORQUE_SETUP_MIN = 2;
 /** Minutes for the torques of an axle at ride height. */
 export const torqueMinutes = (pivots: number): number => TORQUE_SETUP_MIN + TORQUE_MIN * pivots;
 
-/** Whether the plan turns the pivots of an axle: its height changes, or a part that lifts is on it and no height is known. */
+/** Whether the plan turns the pivots of an axle: the pose twists their rubber, or a part that lifts is on it and no height is known. */
 export function turnedBy(a: Pick<Assessment, 'forecast' | 'chosen'>, axle: Axle): boolean {
   const f = a.forecast?.[axle];
+  return f ? f.bushTwistDeg > TURNS_BUSH_DEG : a.chosen.some((c) => onAxle(c.part, axle));
+}
+/** Whether the plan changes the height of an axle, or brings what lifts it where no height is known. */
+export function raisedBy(a: Pick<Assessment, 'forecast' | 'chosen'>, axle: Axle): boolean {
+  const f = a.forecast?.[axle];
   return f
-    ? Math.abs(f.planned.zMm - f.today.zMm) > TURNS_BUSH_MM
+    ? Math.abs(f.planned.zMm - f.today.zMm) > TRIFLE_MM || Math.abs(f.bodyLiftMm) > TRIFLE_MM
     : a.chosen.some((c) => onAxle(c.part, axle));
 }
 export interface Pivots {

@@ -7,7 +7,7 @@ import { AXLES } from '../rules';
 import { onAxle } from '../vehicle';
 import type { Access } from './access';
 import { tiresBought } from './parts-list';
-import { pivotSteps, turnedBy } from './pivots';
+import { pivotSteps, raisedBy } from './pivots';
 import { OWN_WORK, placeRank, scaled, type Place, type Served, type StepNode, type WorkStep } from './step';
 
 /** One piece of work of the plan on one place. */
@@ -155,7 +155,7 @@ export function changesOf(
   tasks: readonly Task[],
 ): ReadonlySet<'any' | 'height' | 'steering' | 'tires'> {
   const out = new Set<'any' | 'height' | 'steering' | 'tires'>(['any']);
-  if (AXLES.some((axle) => turnedBy(a, axle))) out.add('height');
+  if (AXLES.some((axle) => raisedBy(a, axle))) out.add('height');
   if (
     a.chosen.some(({ part }) => FAMILIES[part.family].steers) ||
     a.repairs.some(({ repair }) => repair?.steers)

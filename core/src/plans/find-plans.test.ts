@@ -143,15 +143,14 @@ describe('a tyre that wants room', () => {
   const rubs = (needs: readonly Need[]) =>
     needs.flatMap(({ finding: f }) => (f.code === 'tire-clearance' ? [f.axle] : []));
   it.each([
-    ['33 whinchat', ['front']],
-    ['33 ostrey vaunt', ['front', 'rear']],
-    ['35 halder l', []],
-  ])('%s: where cutting all there is leaves it rubbing, nothing is cut for it', (text, hopeless) => {
+    ['33 whinchat', ['front'], false],
+    ['33 ostrey vaunt', ['front', 'rear'], false],
+    ['35 halder l', [], true],
+  ])('%s: where cutting all there is leaves it rubbing, nothing is cut for it', (text, hopeless, cuts) => {
     const job = asked(text);
     const vehicle = vehicleOf(job);
     const all = AXLES.flatMap((axle) => reliefChoices({ vehicle, axle, catalogue }, () => true));
     const cut = assess({ ...job, tire: { ...job.tire, reliefs: all } }, catalogue, settings, { day: DAY });
-    // the Whinchat's rear gets its room by cutting once it is raised
     expect(rubs(cut.needs)).toEqual(expect.arrayContaining(hopeless));
     const r = found(job);
     for (const p of r.plans)
@@ -159,7 +158,7 @@ describe('a tyre that wants room', () => {
         expect(rubs(p.needs)).toContain(axle);
         expect(p.reliefs.filter((x) => x.axle === axle)).toEqual([]);
       }
-    expect(r.plans.some((p) => p.reliefs.length > 0)).toBe(hopeless.length < 2);
+    expect(r.plans.some((p) => p.reliefs.length > 0)).toBe(cuts);
     expect(r.plans.some((p) => rubs(p.needs).length === hopeless.length)).toBe(true);
     // every way to cut it in vain would be hundreds
     expect(r.tried).toBeLessThan(60);

@@ -151,16 +151,21 @@ function* onWay(
       counts.pruned++;
       return;
     }
+    const tell = (from: readonly number[]) => {
+      for (const closed of closedSets(from, m.problem(null))) {
+        counts.tried++;
+        const { set } = m.lean(closed);
+        if (holdsWanted(space, set)) kept.keep(m.found(set));
+      }
+    };
+    // caster is a matter of both ends: where these leave it short, its cures stand beside all others from the start
+    if (m.leavesCaster(sketch.set)) tell(sketch.set);
     const others = m.closeAxle(other, sketch.ends[other]);
     for (const f of first === 'front' ? hopeful : others)
       for (const r of first === 'front' ? others : hopeful) {
         const pair = m.pair(f, r);
         if (!pair || beaten(pair)) continue;
-        for (const closed of closedSets(pair.set, m.problem(null))) {
-          counts.tried++;
-          const { set } = m.lean(closed);
-          if (holdsWanted(space, set)) kept.keep(m.found(set));
-        }
+        tell(pair.set);
       }
   };
   const starts = bodies(space).map((body) => {

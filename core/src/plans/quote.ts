@@ -3,6 +3,7 @@ import { advisedNeeds, openNeeds, type Figure } from '../evidence';
 import type { Alternative, Decision, JobSections, QuoteSection, ShopSettings } from '../job';
 import { spreadOf, workTimes, type Money, type PartsLine } from '../planning';
 import { dayAfter, needKey, type Need } from '../rules';
+import type { Forecast } from '../forecast';
 import type { Axle } from '../suspension';
 import { builtWhole, type BuiltAsked, type FoundPlan } from './built-plan';
 import { givenUp, type GivenUp } from './given-up';
@@ -51,6 +52,8 @@ export interface QuotedPlan {
   readonly days: number;
   readonly lift: Readonly<Record<Axle, Figure | null>>;
   readonly rakeLoadedMm: number | null;
+  /** how it stands in each case of load; null where an axle has no pose */
+  readonly forecast: Forecast | null;
   readonly open: readonly Need[];
   readonly advised: readonly { readonly need: Need; readonly decision: Decision | null }[];
   readonly givenUp: readonly GivenUp[];
@@ -147,6 +150,7 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
     days: o.days,
     lift: o.lift,
     rakeLoadedMm: o.rakeLoadedMm,
+    forecast: a.forecast,
     // a height that is missed is given up, not left to do
     open: openNeeds(a.needs).filter((n) => !HEIGHTS.includes(n.finding.code)),
     advised: advisedNeeds(a.needs).map((need) => ({

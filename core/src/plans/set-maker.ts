@@ -3,7 +3,17 @@ import { TOPICS, type Topic } from '../evidence';
 import { listed, type BuildItem, type JobSections, type ShopSettings } from '../job';
 import { assessCase, type Assessment } from '../match';
 import type { Money } from '../planning';
-import { needKey, needsOf, needsOn, needsOnBoth, withPlan, type Need, type PlanCase } from '../rules';
+import {
+  foundBy,
+  needKey,
+  needsOf,
+  needsOn,
+  needsOnBoth,
+  ruleOf,
+  withPlan,
+  type Need,
+  type PlanCase,
+} from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn, once } from '../units';
 import { onAxle } from '../vehicle';
@@ -177,7 +187,8 @@ export function maker(
     stands: Pick<Outcome, 'missMm' | 'movedMm' | 'worse'>,
     totalMinor: number,
   ): Counts => {
-    const parts = partsAt(set);
+    const left = stays(set);
+    const parts = partsAt(left);
     return [
       open.no,
       open.needs,
@@ -188,7 +199,7 @@ export function maker(
       daysOf(parts),
       stands.worse,
       doubtOf(parts, base),
-      lasting(set),
+      lasting(left),
     ];
   };
   const besides = new Map<string, number>();
@@ -199,6 +210,17 @@ export function maker(
       set.join(),
       () => moneyFor(set, assessCase(judged(set).plan, [])).totalMinor - withTax(partsMinor(set)),
     );
+  const curesCaster = space.things.some((t) => t.kind === 'part' && t.part.cures.includes('caster-reach'));
+  /** What of a closed end no leaning takes out again: caster is judged with both ends in place, and what cures it may do the work of
+   *  another cure of its axle. */
+  const stays = (set: readonly number[]): readonly number[] =>
+    curesCaster
+      ? set.filter((i) => isFixed(space, i) || isApart(at(space, i)) || at(space, i).kind === 'relief')
+      : set;
+  const besideStays = (o: Option): number => {
+    const left = stays(o.set);
+    return left.length === o.set.length ? o.besideMinor : besideOf(left);
+  };
   const closed = new Map<string, readonly Option[]>();
   const closeOf = (axle: Axle, from: readonly number[]): readonly Option[] =>
     closedSets(from, problem(axle)).map((c): Option => {
@@ -211,9 +233,15 @@ export function maker(
         count: countOf([...open, ...needs.filter((n) => n.verdict === 'ask')]),
       };
     });
+  /** caster is out of its window with these, and something of the space may cure it */
+  const leavesCaster = (set: readonly number[]): boolean => {
+    const rule = curesCaster ? ruleOf('caster-reach') : null;
+    return rule !== null && foundBy(rule, judged(set).bare).length > 0;
+  };
   return {
     problem,
     found,
+    leavesCaster,
     /** no plan comes to less */
     bareMinor: bare.totalMinor,
     lean: (c: ClosedSet): ClosedSet => {
@@ -276,7 +304,7 @@ export function maker(
           all,
           sumOf([one.count, unsettled(ends[other], other), unsettled(set, 'whole')]),
           { ...floor, worse },
-          withTax(partsMinor(all)) + one.besideMinor,
+          withTax(partsMinor(stays(all))) + besideStays(one),
         ),
       };
     },
@@ -294,7 +322,7 @@ export function maker(
           // of the vehicle as a whole: what the ends leave open is in their own count
           sumOf([f.count, r.count, unsettled(set, 'whole')]),
           handling(plan),
-          withTax(partsMinor(set)) + Math.max(f.besideMinor, r.besideMinor),
+          withTax(partsMinor(stays(set))) + Math.max(besideStays(f), besideStays(r)),
         ),
       };
     },

@@ -59,7 +59,7 @@ function leftToSet(f: AxleForecast, angle: Angle, pitch: Figure | null): Figure 
       min: given('spec-limit', v.spec[0], 'deg', 'alignment window'),
       max: given('spec-limit', v.spec[1], 'deg', 'alignment window'),
     },
-    { limit: { min: 0 } },
+    { limit: { min: 0 }, loadCase: 'empty' },
   );
 }
 function foundOn<A extends Angle>(

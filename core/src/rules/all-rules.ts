@@ -8,11 +8,13 @@ import { axleRatio } from './axle-ratio';
 import { barLink } from './bar-link';
 import { calibration } from './calibration';
 import { changedBefore } from './changed-before';
+import { coil } from './coil';
 import { cvAngle } from './cv-angle';
 import { damperMatch } from './damper-match';
 import { damperSolid } from './damper-solid';
 import { delivery } from './delivery';
 import { doesNothing } from './does-nothing';
+import { driverAssist } from './driver-assist';
 import { droop } from './droop';
 import { fitment } from './fitment';
 import { flatRide } from './flat-ride';
@@ -60,11 +62,13 @@ export const RULES = [
   barLink,
   calibration,
   changedBefore,
+  coil,
   cvAngle,
   damperMatch,
   damperSolid,
   delivery,
   doesNothing,
+  driverAssist,
   droop,
   fitment,
   flatRide,

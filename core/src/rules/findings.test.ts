@@ -56,6 +56,7 @@ const ABOUT_THE_VEHICLE: readonly FindingCode[] = [
   'flat-ride-off',
   'rolls-more',
   'headlamps',
+  'driver-assist',
   'front-rear-mismatch',
   'calibration',
   'spare-size',

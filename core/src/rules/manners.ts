@@ -33,10 +33,16 @@ function frequenciesAt(c: PlanCase, which: When): Readonly<Record<Axle, Figure>>
     const rate = computed('wheel-rate', height.value.wheelRateNPerMm, 'N/mm', [], {
       formula: 'virtual-work',
     });
-    out[axle] = explain('frequency', 'Hz', 'ride-frequency', {
-      rate: tire ? explain('ride-rate', 'N/mm', 'in-series', { of: [rate, tire] }) : rate,
-      mass: given('sprung-mass', view.load.loadedN / G_M_PER_S2, 'kg', `${axle}, loaded`),
-    });
+    out[axle] = explain(
+      'frequency',
+      'Hz',
+      'ride-frequency',
+      {
+        rate: tire ? explain('ride-rate', 'N/mm', 'in-series', { of: [rate, tire] }) : rate,
+        mass: given('sprung-mass', view.load.loadedN / G_M_PER_S2, 'kg', `${axle}, loaded`),
+      },
+      { loadCase: 'as-used' },
+    );
   }
   const { front, rear } = out;
   return front && rear ? { front, rear } : null;

@@ -12,6 +12,8 @@ import { add, distance, rotateAbout, scale, sub, type Vec3 } from './vec';
 export interface AxleSetup {
   readonly model: SuspensionModel;
   readonly spring: SpringLaw;
+  /** length at which the coils of the spring touch, mm; null: no record says it */
+  readonly springBoundMm: number | null;
   /** body points that the subframe carries */
   readonly subframePoints: readonly string[];
   /** body on its frame, mm up; 0 without a body lift */
@@ -49,6 +51,9 @@ export type AxleEffect =
       /** against the stock spring of this vehicle */
       readonly freeLengthDeltaMm: number;
       readonly table?: readonly (readonly [number, number])[] | undefined;
+      /** length at which its coils touch, and the bore of its end, mm; not there: no record says it */
+      readonly boundMm?: number | undefined;
+      readonly boreMm?: number | undefined;
     }
   | { readonly kind: 'subframe-drop'; readonly dropMm: number }
   /** the body's ends of these lowered together, and the axle with them: what is not among them stays where it is on the body */
@@ -122,6 +127,7 @@ export const AS_BUILT = {
   damperLonger: { extendedMm: 0, compressedMm: 0 },
   jointSwing: { upper: null, lower: null },
   rodSwing: {},
+  springBoundMm: null,
   adjusters: [],
   lockShare: 1,
   hubMovedMm: [0, 0, 0],
@@ -204,6 +210,7 @@ export function applyEffect(setup: AxleSetup, effect: AxleEffect): AxleSetup {
     case 'spring':
       return {
         ...setup,
+        springBoundMm: effect.boundMm ?? null,
         spring: {
           rateNPerMm: effect.rateNPerMm,
           freeLengthMm: spring.freeLengthMm + effect.freeLengthDeltaMm,

@@ -19,6 +19,7 @@ export * from './sweep';
 export * from './steering';
 export * from './rod-joints';
 export * from './adjusters';
+export * from './bush-twist';
 export * from './travel';
 export * from './ride';
 export * from './compute';

@@ -98,12 +98,10 @@ export const ARCHETYPES: readonly Archetype[] = [
       'a wishbone turns 28 mm of spacer into much more at the wheel': (t) => lift(t, 'front') > 1.4 * 28,
       'air springs at the rear rule the spacer out': (t) =>
         t.ofWith('variant-excludes', { variant: { 'rear-springs': 'air' } }).length > 0,
-      'the wanted tyre is judged at lock': (t) =>
-        t
-          .of('tire-clearance')
-          .some(({ finding: f }) => f.code === 'tire-clearance' && f.where.startsWith('lock')),
+      'the wanted tyre is judged at lock, and trimmed for': (t) =>
+        t.a.clearance.front!.nearest.where.startsWith('lock') && t.a.clearance.front!.clears,
     },
-    leaves: ['hose-short', 'tire-clearance', 'spare-size'],
+    leaves: ['spare-size'],
   },
   {
     number: 2,
@@ -124,9 +122,11 @@ export const ARCHETYPES: readonly Archetype[] = [
       'a long-travel pack is turned down for the highway by figures': (t) =>
         t.ofWith('damper-match', { plus: ['BS-8540', 'BS-8542'] }).length +
           t.ofWith('flat-ride-off', { plus: ['BS-8540', 'BS-8542'] }).length +
-          t.ofWith('steering-wheel-off-centre', { plus: ['BS-8540', 'BS-8542'] }).length >
+          t.ofWith('rolls-more', { plus: ['BS-8540', 'BS-8542'] }).length +
+          t.ofWith('droop-short', { plus: ['BS-8540', 'BS-8542'] }).length >
         0,
-      'hose brackets are on the list': (t) => t.has('KA-455', 'KA-456'),
+      'brackets for a lead that it has not got do nothing': (t) =>
+        t.ofWith('does-nothing', { plus: ['KA-455', 'KA-456'] }).length === 2,
       'gearing is told for the new tyre': (t) => t.a.gearing !== null,
     },
     leaves: [],

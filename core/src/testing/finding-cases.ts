@@ -230,6 +230,22 @@ const rearLoad = (payloadKg: number) => brief({ payloadKg });
 /** On a rear axle whose stop sits around its damper: it comes on the stop sooner. */
 const rearSpacer = (mm: number) =>
   effect({ kind: 'bump-stop', lowerMm: mm }, { family: 'bump-stop', axle: 'rear' });
+/** A coil with this bore on a seat for 100. */
+const seatOf = (boreMm: number) =>
+  on(
+    FELL,
+    axle('front', () => ({ springBoreMm: 100 })),
+    effect(
+      { kind: 'spring', rateNPerMm: 32, freeLengthDeltaMm: 20, boreMm },
+      { family: 'coil', axle: 'front' },
+    ),
+  );
+const assisted = (mm: number) =>
+  on(
+    FELL,
+    platform((p) => ({ ...p, driverAssist: [{ sensor: 'camera', heightMm: 25, rakeDeg: 5, by: 'shop' }] })),
+    coilSpacer(mm),
+  );
 const hub = (by: number) => platformOf(HALDER).centreBoreMm + by;
 
 /** Every finding: a situation that gives it, a near miss that does not, and what it means. Exhaustive by type. */
@@ -791,6 +807,25 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     (n) => on(HALDER, tape(String(n), String(n))),
     [470, 560, 1],
   ),
+  'coil-bind': edge(
+    'coil-bind',
+    'needs',
+    (n) =>
+      on(
+        FELL,
+        effect(
+          { kind: 'spring', rateNPerMm: 32, freeLengthDeltaMm: 20, boundMm: n },
+          { family: 'coil', axle: 'front' },
+        ),
+      ),
+    [100, 420, 1],
+  ),
+  'coil-seat': pair(
+    'no',
+    () => seatOf(90),
+    () => seatOf(102),
+  ),
+  'driver-assist': edge('driver-assist', 'fits', (n) => assisted(n), [0, 60, 1]),
   'does-nothing': pair(
     'needs',
     () =>

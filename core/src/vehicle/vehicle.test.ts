@@ -382,7 +382,9 @@ describe('an axle that is prepared', () => {
     expect(ask('x')).toBe(1);
     expect(ask('y')).toBeGreaterThan(2);
     expect(a.shaken('heights')).toBe(a.shaken('heights'));
-    expect(a.shaken('heights')).toHaveLength(10);
+    // each coordinate of each point that a height stands on
+    expect(a.shaken('heights').length % 3).toBe(0);
+    expect(a.shaken('all').length).toBeGreaterThan(a.shaken('heights').length);
   });
   it('walks its travel from the height at which it stands', () => {
     const plan = axle().with([fitted('TL-2810')]);

@@ -14,7 +14,9 @@ import {
   type WorkStep,
 } from '@rigger/core';
 import {
+  standingCases,
   timesText,
+  type StandingCase,
   duration,
   codeText,
   inUnits,
@@ -65,42 +67,21 @@ export function sheetDocument(m: SheetModel): TDocumentDefinitions {
   ];
   if (m.drawing) content.push({ svg: elevationSvg(m.drawing, style), width: 515, margin: [0, 0, 0, 6] });
   if (forecast) {
-    const row = (name: string, today: string, plan: string, loaded: string): Content[] => [
+    const cases = standingCases(forecast, style);
+    const row = (name: string, of: (c: StandingCase) => string): Content[] => [
       name,
-      figure(today),
-      figure(plan),
-      figure(loaded),
+      ...cases.map((c, i) => (c.sameAs && i > 0 ? small('the same') : figure(of(c)))),
     ];
     content.push({
       table: {
         headerRows: 1,
-        widths: ['*', 110, 130, 110],
+        widths: ['*', 98, 98, 98, 98],
         body: [
-          ['', small('today'), small('planned, empty'), small('planned, loaded')],
-          row(
-            'Hub to arch, front',
-            figureText(forecast.today.front, style, 0),
-            figureText(forecast.planned.front, style, 0),
-            figureText(forecast.loaded.front, style, 0),
-          ),
-          row(
-            'Hub to arch, rear',
-            figureText(forecast.today.rear, style, 0),
-            figureText(forecast.planned.rear, style, 0),
-            figureText(forecast.loaded.rear, style, 0),
-          ),
-          row(
-            'Rake, rear over front',
-            length(forecast.today.rake.value, style),
-            length(forecast.planned.rake.value, style),
-            length(forecast.loaded.rake.value, style),
-          ),
-          row(
-            'Overall height',
-            length(forecast.today.heightMm.value, style),
-            length(forecast.planned.heightMm.value, style),
-            length(forecast.loaded.heightMm.value, style),
-          ),
+          ['', ...cases.map((c) => small(c.sameAs ? `${c.name}: as ${c.sameAs}` : c.name))],
+          row('Hub to arch, front', (c) => c.front),
+          row('Hub to arch, rear', (c) => c.rear),
+          row('Rake', (c) => c.rake),
+          row('Overall height', (c) => c.height),
         ],
       },
       layout: rules,

@@ -2,7 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { Figure } from '@rigger/core';
-import { FIGURE_WORDS, figureText, FORMULA_WORDS, provenanceText } from '@rigger/wording';
+import { LOAD_CASE_WORDS, FIGURE_WORDS, figureText, FORMULA_WORDS, provenanceText } from '@rigger/wording';
 import { Shop } from '../data/shop';
 import { Why } from '../data/why';
 
@@ -47,8 +47,8 @@ import { Why } from '../data/why';
             <span>{{ words[f.name] }}</span>
             <span class="value" [class]="f.truth">{{ text(f) }}</span>
             <span class="small"
-              >{{ truths[f.truth] }}{{ f.from ? ' · ' + f.from : ''
-              }}{{ f.provenance ? ' · ' + provenance(f) : '' }}</span
+              >{{ truths[f.truth] }}{{ f.loadCase ? ' · ' + cases[f.loadCase] : ''
+              }}{{ f.from ? ' · ' + f.from : '' }}{{ f.provenance ? ' · ' + provenance(f) : '' }}</span
             >
             @if (f.formula; as formula) {
               <span class="small">{{ formulas[formula] }}</span>
@@ -117,6 +117,7 @@ export class WhyPanel {
     given: 'from the record',
   } as const;
   protected readonly text = (f: Figure) => figureText(f, this.shop.style());
+  protected readonly cases = LOAD_CASE_WORDS;
   protected readonly asFigures = (list: unknown) => list as readonly Figure[];
   protected readonly provenance = (f: Figure) => (f.provenance ? provenanceText(f.provenance) : '');
   /** which input the range of a forecast comes from most */

@@ -14,6 +14,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { entryAt, WORKED_IN, type WrittenSection } from '@rigger/core';
 import {
+  standingCases,
   changeText,
   clockTime,
   entryText,
@@ -148,11 +149,8 @@ export class JobShell {
     const f = this.view.assessment()?.forecast;
     if (!f) return null;
     const style = this.shop.style();
-    const rake = (mm: number) =>
-      Math.abs(mm) < 1 ? 'level' : `nose ${length(Math.abs(mm), style)} ${mm > 0 ? 'low' : 'high'}`;
     return {
-      empty: `${rake(f.planned.rake.value)}, empty`,
-      loaded: `${rake(f.loaded.rake.value)}, loaded`,
+      cases: standingCases(f, style),
       spare: f.heightSpareMm,
     };
   });
