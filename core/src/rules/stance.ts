@@ -66,7 +66,13 @@ export const stance = rule<StanceFinding>({
         finding: { code: 'nose-high-loaded', byMm: -loaded.value, thanBuiltMm: noseUp },
         figure: loaded,
       });
-    else if (changed && empty.value < -LEVEL_MM && brief.stance !== 'level' && brief.stance !== 'nose-up')
+    else if (
+      !namesLoad(brief) &&
+      changed &&
+      empty.value < -LEVEL_MM &&
+      brief.stance !== 'level' &&
+      brief.stance !== 'nose-up'
+    )
       out.push({ finding: { code: 'nose-high', byMm: -empty.value }, figure: empty });
     const mostMm = brief.stance === 'nose-up' ? brief.noseUpMostMm : null;
     if (mostMm !== null && -empty.value > mostMm)

@@ -42,6 +42,9 @@ export interface Archetype {
   readonly leaves: readonly FindingCode[];
 }
 
+/** How much higher a body stands, as it is told, mm. */
+const riseOf = ([need]: readonly Need[]): number =>
+  need?.finding.code === 'handling-changed' ? need.finding.riseMm : 0;
 export function changed(
   job: JobSections,
   { without = [], plus = [], variant = {}, usage = {}, tire = {} }: Change,
@@ -99,7 +102,10 @@ export const ARCHETYPES: readonly Archetype[] = [
       'air springs at the rear rule the spacer out': (t) =>
         t.ofWith('variant-excludes', { variant: { 'rear-springs': 'air' } }).length > 0,
       'the wanted tyre is judged at lock, and trimmed for': (t) =>
-        t.a.clearance.front!.nearest.where.startsWith('lock') && t.a.clearance.front!.clears,
+        t.a.clearance.front!.clears &&
+        t
+          .ofWith('tire-clearance', { tire: { reliefs: [] } })
+          .some(({ finding: f }) => f.code === 'tire-clearance' && f.where.startsWith('lock')),
     },
     leaves: ['spare-size'],
   },
@@ -119,12 +125,9 @@ export const ARCHETYPES: readonly Archetype[] = [
     decides: {
       'the wanted tyre needs no lift in front': (t) =>
         Math.abs(lift(t, 'front')) < 1 && t.a.clearance.front!.clears,
-      'a long-travel pack is turned down for the highway by figures': (t) =>
-        t.ofWith('damper-match', { plus: ['BS-8540', 'BS-8542'] }).length +
-          t.ofWith('flat-ride-off', { plus: ['BS-8540', 'BS-8542'] }).length +
-          t.ofWith('rolls-more', { plus: ['BS-8540', 'BS-8542'] }).length +
-          t.ofWith('droop-short', { plus: ['BS-8540', 'BS-8542'] }).length >
-        0,
+      'a long-travel pack only makes it stand higher than its tyre asks': (t) =>
+        riseOf(t.ofWith('handling-changed', { plus: ['BS-8540', 'BS-8542'] })) >
+        riseOf(t.of('handling-changed')) + 20,
       'brackets for a lead that it has not got do nothing': (t) =>
         t.ofWith('does-nothing', { plus: ['KA-455', 'KA-456'] }).length === 2,
       'gearing is told for the new tyre': (t) => t.a.gearing !== null,
