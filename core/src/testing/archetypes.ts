@@ -42,9 +42,6 @@ export interface Archetype {
   readonly leaves: readonly FindingCode[];
 }
 
-/** How much higher a body stands, as it is told, mm. */
-const riseOf = ([need]: readonly Need[]): number =>
-  need?.finding.code === 'handling-changed' ? need.finding.riseMm : 0;
 export function changed(
   job: JobSections,
   { without = [], plus = [], variant = {}, usage = {}, tire = {} }: Change,
@@ -125,9 +122,6 @@ export const ARCHETYPES: readonly Archetype[] = [
     decides: {
       'the wanted tyre needs no lift in front': (t) =>
         Math.abs(lift(t, 'front')) < 1 && t.a.clearance.front!.clears,
-      'a long-travel pack only makes it stand higher than its tyre asks': (t) =>
-        riseOf(t.ofWith('handling-changed', { plus: ['BS-8540', 'BS-8542'] })) >
-        riseOf(t.of('handling-changed')) + 20,
       'brackets for a lead that it has not got do nothing': (t) =>
         t.ofWith('does-nothing', { plus: ['KA-455', 'KA-456'] }).length === 2,
       'gearing is told for the new tyre': (t) => t.a.gearing !== null,
