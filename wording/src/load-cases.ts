@@ -1,5 +1,5 @@
 import type { Forecast, LoadCase } from '@rigger/core';
-import { figureText, length, type Style } from './format';
+import { length, type Style } from './format';
 
 /** What the vehicle carries in a figure or a verdict. */
 export const LOAD_CASE_WORDS: Readonly<Record<LoadCase, string>> = {
@@ -35,8 +35,8 @@ export function standingCases(f: Forecast, style: Style): readonly StandingCase[
     const before = cases.slice(0, i).find(([, of]) => same(of));
     return {
       name,
-      front: figureText(s.front, style, 0),
-      rear: figureText(s.rear, style, 0),
+      front: length(s.front.value, style),
+      rear: length(s.rear.value, style),
       rake: rakeText(s.rake.value, style),
       height: length(s.heightMm.value, style),
       sameAs: before ? before[0] : null,
