@@ -85,7 +85,7 @@ test('a line of one’s own and a neighbour’s part are judged like any part, a
   await expect(page.getByRole('textbox', { name: 'Line of your own' })).toBeFocused();
   await page.keyboard.type('Spacer from the market');
   const line = page.getByRole('group', { name: 'Spacer from the market' });
-  await expect(page.getByText('Spacer from the market has no price yet')).toBeVisible();
+  await expect(page.getByText('Spacer from the market has no price yet').first()).toBeVisible();
   await line.getByLabel('Price, all of it').fill('45');
   await expect(page.getByText('Spacer from the market has no price yet')).toHaveCount(0);
   await pick(page, 'At which axle?', 'rear');
@@ -148,8 +148,9 @@ test('a vehicle lifted by somebody else is out of its windows today, and a tape 
   await pick(page, 'At which axle?', 'front');
   await page.getByLabel('Measured over stock').fill('75');
   await saved(page);
+  // the tape of this job says otherwise: with that lift on it, it stands far too low
   await page.goto(await server.at(1012, 'sources'));
-  await expect(page.getByText(/As it stands today/).first()).toBeVisible();
+  await expect(page.getByText(/under its record/).first()).toBeVisible();
 
   await page.goto(await server.at(1012, 'tape'));
   for (const corner of ['Left front', 'Right front', 'Left rear', 'Right rear'])

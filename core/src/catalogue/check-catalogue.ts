@@ -1,5 +1,8 @@
 import { checkHardpoints } from '../suspension';
+import { doesNothing } from './acts-on';
 import type { Catalogue } from './catalogue';
+import { boxLacks } from './check-box';
+import { FAMILIES } from './families';
 import { ITEM_KINDS, itemsOf } from './catalogue-changes';
 import type { Work } from './work';
 
@@ -8,7 +11,15 @@ export interface CatalogueFault {
   readonly path: string;
   /** the value that is wrong */
   readonly value: string;
-  readonly code: 'twice' | 'not-there' | 'not-an-option' | 'does-not-move';
+  readonly code:
+    | 'twice'
+    | 'not-there'
+    | 'not-an-option'
+    | 'does-not-move'
+    /** its box does not hold what its effect moves, or its name counts; `among`: what it would have to hold */
+    | 'box-lacks'
+    /** made for a vehicle on which it finds nothing to act on; `among`: what is not there */
+    | 'acts-on-nothing';
   /** what `not-there` was looked for among, or whose option it is */
   readonly among: string;
 }
@@ -119,6 +130,7 @@ export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
       p[list].forEach((r, k) => {
         if ('part' in r) isPart(`${at}.${list}[${k}].part`, r.part);
       });
+    for (const lack of boxLacks(p)) add(`${at}.box`, p.code, 'box-lacks', lack);
     p.fasteners.forEach((f, k) => {
       isJoint(`${at}.fasteners[${k}].joint`, f.joint);
     });
@@ -131,6 +143,9 @@ export function checkCatalogue(c: Catalogue): readonly CatalogueFault[] {
         add(`${at}.applications[${k}].platform`, a.platform, 'not-there', 'platforms');
         return;
       }
+      const nothing = doesNothing(p, platform, null);
+      if (nothing && !FAMILIES[p.family].forbidden.some((f) => f.on === 'steered-axle'))
+        add(`${at}.applications[${k}].platform`, a.platform, 'acts-on-nothing', nothing);
       a.conditions.forEach((condition, m) => {
         const path = `${at}.applications[${k}].conditions[${m}]`;
         const field = platform.variantFields.find((f) => f.key === condition.field);

@@ -10,6 +10,7 @@ export * from './hazards';
 export * from './obstacle-spec';
 export * from './open-questions';
 export * from './acts-on';
+export * from './check-box';
 export * from './part';
 export * from './reversible';
 export * from './platform';

@@ -3,7 +3,7 @@ import { leastOf, nearestOn, type OnPiece, type ObstaclePiece } from './pieces';
 import type { TireBody } from './tire-body';
 import type { WheelBarrel } from './wheel-barrel';
 
-const { abs, max, sqrt } = Math;
+const { abs, max, min, sqrt } = Math;
 
 /** A wheel with its tyre as it would be mounted. */
 export interface MountedBody {
@@ -47,7 +47,13 @@ export interface ScanList {
   readonly insideRim: readonly boolean[];
   /** edges and faces of each; not there: points alone */
   readonly pieces?: readonly (readonly ObstaclePiece[])[] | undefined;
+  /** of each obstacle: what comes no nearer than this is not asked for, and need not be exact; not there: everything is */
+  readonly than?: Float64Array | undefined;
+  /** obstacles of which the least of all is asked for as well, in every state */
+  readonly together?: readonly boolean[] | undefined;
 }
+/** clearances of the points of one obstacle */
+const near = new Float64Array(4096);
 const onPiece: OnPiece = { mm: 0, t: 0, u: 0 };
 
 /** The distance kernel: for each obstacle of the list what, in one state, is nearest to tyre or rim. The same figures as
@@ -69,6 +75,7 @@ export function scanNearest(
   const [ringIn, ringOut, ringHalf] = barrel
     ? [barrel.insideRadiusMm, barrel.flangeRadiusMm, barrel.halfWidthMm]
     : [0, 0, 0];
+  let least = Infinity;
   for (const k of obstacles) {
     const { points, rho, along } = clouds[k]!;
     const from = state * points;
@@ -96,6 +103,7 @@ export function scanNearest(
         const b = across > 0 && past > 0 ? sqrt(across * across + past * past) : max(across, past);
         if (b < c) c = b;
       }
+      near[n - from] = c;
       if (c < mm) {
         mm = c;
         index = n;
@@ -103,18 +111,28 @@ export function scanNearest(
     }
     found.index[k] = index - from;
     found.piece[k] = -1;
+    const counts = list.together?.[k] === true;
+    if (counts && mm < least) least = mm;
     const pieces = list.pieces?.[k];
-    if (pieces)
+    if (pieces && pieces.length > 0) {
+      const than = list.than ? list.than[k]! : Infinity;
       for (let i = 0; i < pieces.length; i++) {
         const piece = pieces[i]!;
-        if (leastOf(piece, w, ring, rho, along, from) >= mm) continue;
+        // nearer than this, or it is nothing to whoever asks
+        const wanted = min(mm, counts ? max(than, least) : than);
+        const { at, reachMm } = piece;
+        let c = Infinity;
+        for (let j = 0; j < at.length; j++) if (near[at[j]!]! < c) c = near[at[j]!]!;
+        if (c - reachMm >= wanted || leastOf(piece, w, ring, rho, along, from) >= wanted) continue;
         nearestOn(piece, w, ring, rho, along, from, onPiece);
         if (onPiece.mm >= mm) continue;
         mm = onPiece.mm;
+        if (counts && mm < least) least = mm;
         found.piece[k] = i;
         found.t[k] = onPiece.t;
         found.u[k] = onPiece.u;
       }
+    }
     found.mm[k] = mm;
   }
 }

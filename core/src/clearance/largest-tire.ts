@@ -3,7 +3,7 @@ import type { PolarTable } from './polar-table';
 import type { MountedBody } from './kernel';
 import { FOUND_TO_MM } from './least-lift';
 import { tireBody } from './tire-body';
-import { leastOver, type Window } from './worst-over';
+import { clearsOver, type Window } from './worst-over';
 
 export interface SizeAsked {
   readonly mud: boolean;
@@ -29,7 +29,7 @@ export function largestDiameterMm(
   only?: (obstacle: number) => boolean,
 ): number | null {
   const clears = (diameterMm: number) =>
-    leastOver(
+    clearsOver(
       t,
       {
         tire: tireBody(sectionMm, diameterMm, asked.mud, asked.rimIn),
@@ -37,8 +37,9 @@ export function largestDiameterMm(
         outboardMm: asked.outboardMm,
       },
       window,
+      asked.marginMm,
       only,
-    ) >= asked.marginMm;
+    );
   let low = smallestDiameterMm(asked.rimIn);
   let high = LARGEST_MM;
   if (!clears(low)) return null;

@@ -2,7 +2,7 @@ import { bad, good, type Result } from '../units';
 import { helpedByLift } from './obstacle';
 import type { PolarTable } from './polar-table';
 import type { MountedBody } from './kernel';
-import { leastOver, worstOver, type Window } from './worst-over';
+import { clearsOver, leastOver, worstOver, type Window } from './worst-over';
 
 /** Travel that is really used about the ride height, mm: bump and droop. */
 export interface UsedTravel {
@@ -102,7 +102,7 @@ const onBodyOf = (t: PolarTable) => (k: number) => {
 export function liftThatClears(t: PolarTable, w: MountedBody, v: Wanted): Result<number, NoLiftClears> {
   const onBody = onBodyOf(t);
   const used = (liftMm: number) => usedWindow(-liftMm, v.used, v.ends);
-  const clears = (liftMm: number) => leastOver(t, w, used(liftMm), onBody) >= v.marginMm;
+  const clears = (liftMm: number) => clearsOver(t, w, used(liftMm), v.marginMm, onBody);
   const mostMm = Math.max(0, Math.min(MOST_LIFT_MM, -v.ends.bottomMm));
   if (clears(mostMm)) return good(leastThat(0, mostMm, clears));
   const all = worstOver(t, w, used(mostMm), onBody);

@@ -17,6 +17,8 @@ export interface ObstaclePiece {
   readonly span2: Float64Array;
   /** how far an arc leaves its chord, mm */
   readonly sagMm: number;
+  /** no place on it lies further than this from the nearest of its points, mm */
+  readonly reachMm: number;
 }
 const kept = new WeakMap<Obstacle, readonly ObstaclePiece[]>();
 /** The edges and faces of an obstacle; none where it is single points. */
@@ -41,7 +43,7 @@ function cut({ points, shape }: Obstacle): readonly ObstaclePiece[] {
         : kind === 'arc-face'
           ? max(sag(p[0]!, p[1]!, p[2]!), sag(p[3]!, p[4]!, p[5]!))
           : 0;
-    return { kind, at, span2: Float64Array.from(span2), sagMm };
+    return { kind, at, span2: Float64Array.from(span2), sagMm, reachMm: reachOf(kind, p, sagMm) };
   };
   const n = points.length;
   const out: ObstaclePiece[] = [];
@@ -73,6 +75,24 @@ function cut({ points, shape }: Obstacle): readonly ObstaclePiece[] {
   }
 }
 
+/** Half of each edge's longest part between two neighbouring points, along and across. */
+function reachOf(kind: ObstaclePiece['kind'], p: readonly Vec3[], sagMm: number): number {
+  const gap = (i: number, j: number) => distance(p[i]!, p[j]!);
+  switch (kind) {
+    case 'line':
+      return gap(0, 1) / 2;
+    case 'arc':
+      return max(gap(0, 1), gap(1, 2)) / 2 + sagMm;
+    case 'face':
+      return Math.hypot(max(gap(0, 1), gap(2, 3)), max(gap(0, 2), gap(1, 3))) / 2 + gap(0, 3) * 0.1;
+    case 'arc-face':
+      return (
+        Math.hypot(max(gap(0, 1), gap(1, 2), gap(3, 4), gap(4, 5)), max(gap(0, 3), gap(1, 4), gap(2, 5))) /
+          2 +
+        sagMm
+      );
+  }
+}
 /** weights of a piece's points at a place on it: `t` along, `u` across */
 const w = new Float64Array(6);
 function weights(kind: ObstaclePiece['kind'], t: number, u: number): void {
@@ -200,8 +220,32 @@ export function clearanceAt(body: MountedBody, ring: boolean, rho: number, along
 
 const place: WheelPlace = { rho: 0, along: 0 };
 const slope: Slope = { mm: 0, byRho: 0, byAlong: 0 };
-/** Least clearance that a piece can have, mm. A tyre is a convex body, so the distance to it along a straight way never falls under its
- *  tangent: taken from the piece's nearest point towards each of the others. −∞ where the tangent says nothing (inside the rim). */
+/** Ends of the parts of a piece that lie nearest to each of its points: along, and across. */
+const ALONG: Readonly<Record<ObstaclePiece['kind'], readonly (readonly [number, number])[]>> = {
+  line: [
+    [0, 0.5],
+    [0.5, 1],
+  ],
+  face: [
+    [0, 0.5],
+    [0.5, 1],
+  ],
+  arc: [
+    [0, 0.25],
+    [0.25, 0.75],
+    [0.75, 1],
+  ],
+  'arc-face': [
+    [0, 0.25],
+    [0.25, 0.75],
+    [0.75, 1],
+  ],
+};
+/** how the piece runs away from the tangent plane at one of its points, towards each of the others, mm */
+const away = new Float64Array(6);
+/** Least clearance that a piece can have, mm. With its rim filled in a tyre is a convex body, nothing is nearer to the tyre than to that,
+ *  and the distance to it never falls under its tangent: each part of the piece is held against the tangent at the point that it lies
+ *  nearest to. −∞ for what is looked at against the rim as well. */
 export function leastOf(
   piece: ObstaclePiece,
   body: MountedBody,
@@ -210,44 +254,140 @@ export function leastOf(
   along: Float64Array,
   from: number,
 ): number {
-  const { at, span2 } = piece;
-  const rim = body.tire.rimRadiusMm ?? 0;
   if (ring) return -Infinity;
-  let [near, mm] = [0, Infinity];
-  for (let i = 0; i < at.length; i++) {
-    const r = rho[from + at[i]!]!;
-    if (r < rim) return -Infinity;
-    clearanceAt(body, false, r, along[from + at[i]!]!, slope);
-    if (slope.mm < mm) [near, mm] = [i, slope.mm];
+  const { at, span2, kind } = piece;
+  const n = at.length;
+  const { halfWidthMm, radiusMm, shoulderMm } = body.tire;
+  const [straight, inner] = [halfWidthMm - shoulderMm, radiusMm - shoulderMm];
+  const rows = kind === 'face' || kind === 'arc-face' ? 2 : 1;
+  const columns = n / rows;
+  let least = Infinity;
+  for (let v = 0; v < n; v++) {
+    const rv = rho[from + at[v]!]!;
+    const sv = along[from + at[v]!]!;
+    if (rv <= 0) return -Infinity;
+    const signed = sv - body.outboardMm;
+    const a = abs(signed) - straight;
+    const o = rv - inner;
+    let mm: number;
+    let byRho = 0;
+    let byAlong = 0;
+    if (a > 0 && o > 0) {
+      const d = sqrt(a * a + o * o);
+      mm = d - shoulderMm;
+      byRho = o / d;
+      byAlong = (signed < 0 ? -a : a) / d;
+    } else if (a > o) {
+      mm = a - shoulderMm;
+      byAlong = signed < 0 ? -1 : 1;
+    } else {
+      mm = o - shoulderMm;
+      byRho = 1;
+    }
+    for (let j = 0; j < n; j++) {
+      if (j === v) {
+        away[j] = 0;
+        continue;
+      }
+      const rj = rho[from + at[j]!]!;
+      const ds = along[from + at[j]!]! - sv;
+      const d2 = span2[j < v ? pairOf(j, v, n) : pairOf(v, j, n)]! - ds * ds;
+      away[j] = (byRho * (rj * rj - rv * rv - (d2 > 0 ? d2 : 0))) / (2 * rv) + byAlong * ds;
+    }
+    const row = v >= columns ? 1 : 0;
+    const [t0, t1] = ALONG[kind][v - row * columns]!;
+    // across it is straight: its least is at one of the ends of this part
+    for (let k = 0; k < rows; k++) {
+      const u = rows === 1 ? 0 : k === 0 ? row : 0.5;
+      const at0 = (i: number) => (rows === 1 ? away[i]! : (1 - u) * away[i]! + u * away[columns + i]!);
+      const falls =
+        columns === 2
+          ? min((1 - t0) * at0(0) + t0 * at0(1), (1 - t1) * at0(0) + t1 * at0(1))
+          : leastOnArc(at0(0), at0(1), at0(2), t0, t1);
+      if (mm + falls < least) least = mm + falls;
+    }
   }
-  const [rn, sn] = [rho[from + at[near]!]!, along[from + at[near]!]!];
-  clearanceAt(body, false, rn, sn, slope);
-  let falls = 0;
-  for (let j = 0; j < at.length; j++) {
-    if (j === near) continue;
-    const ds = along[from + at[j]!]! - sn;
-    const rj = rho[from + at[j]!]!;
-    const d2 = max(0, span2[pairOf(min(near, j), max(near, j), at.length)]! - ds * ds);
-    const dr = rn > 0 ? (rj * rj - rn * rn - d2) / (2 * rn) : 0;
-    const towards = slope.byRho * dr + slope.byAlong * ds;
-    if (towards < falls) falls = towards;
-  }
-  return mm + falls - piece.sagMm;
+  return least;
+}
+/** Least of a parabola that has these values at 0, ½ and 1, between two places. */
+function leastOnArc(f0: number, fm: number, f1: number, t0: number, t1: number): number {
+  const bend = 2 * f0 - 4 * fm + 2 * f1;
+  const slope0 = -3 * f0 + 4 * fm - f1;
+  const of = (t: number) => f0 + slope0 * t + bend * t * t;
+  const ends = min(of(t0), of(t1));
+  const x = bend > 0 ? -slope0 / (2 * bend) : -1;
+  return x > t0 && x < t1 ? min(ends, of(x)) : ends;
 }
 /** place of the pair i < j among those of n points */
 const pairOf = (i: number, j: number, n: number) => (i * (2 * n - i - 1)) / 2 + (j - i - 1);
 
-const GOLDEN = 0.6180339887498949;
-const STEPS = 20; // a hundred-thousandth of a piece's length
-const ROUNDS = 12;
 /** Where on a piece the tyre comes nearest. */
 export interface OnPiece {
   mm: number;
   t: number;
   u: number;
 }
-/** The nearest place of a piece: looked at on a few places first, then by golden section between their neighbours; of a face along and
- *  across in turn. */
+const ROUNDS = 6;
+/** steps of one search along a piece: each a parabola through three places, which is nearly what the clearance is */
+const STEPS = 9;
+/** places are told apart down to this share of a piece */
+const SAME = 1e-6;
+
+/** the piece that is looked at, and where its points lie */
+let on: ObstaclePiece;
+let wheel: MountedBody;
+let inRing = false;
+let rhos: Float64Array;
+let alongs: Float64Array;
+let first = 0;
+function mmAt(t: number, u: number): number {
+  placeOn(on, rhos, alongs, first, t, u, place);
+  clearanceAt(wheel, inRing, place.rho, place.along, slope);
+  return slope.mm;
+}
+/** Least along one way of the piece from a place that is known, between two ends: parabolas through three places, halved where they do
+ *  not help. Leaves the place in `best`. */
+const best = { x: 0, mm: 0 };
+function searchOneWay(
+  alongT: boolean,
+  other: number,
+  x0: number,
+  mm0: number,
+  low: number,
+  high: number,
+): void {
+  let [a, m, b] = [low, x0, high];
+  const of = (x: number) => (alongT ? mmAt(x, other) : mmAt(other, x));
+  let [fa, fm, fb] = [of(a), mm0, of(b)];
+  if (fa < fm) [m, fm] = [a, fa];
+  if (fb < fm) [m, fm] = [b, fb];
+  for (let i = 0; i < STEPS && b - a > SAME; i++) {
+    if (m <= a || m >= b) {
+      // at an end: look between it and the middle
+      const x = m <= a ? a + (b - a) / 4 : b - (b - a) / 4;
+      const f = of(x);
+      if (f >= fm) {
+        if (m <= a) [b, fb] = [x, f];
+        else [a, fa] = [x, f];
+      } else [m, fm] = [x, f];
+      continue;
+    }
+    const [l, r] = [m - a, b - m];
+    const bend = l * (fb - fm) + r * (fa - fm);
+    let x = bend > 0 ? m + (l * l * (fm - fb) + r * r * (fa - fm)) / (2 * bend) : m + (r > l ? r : -l) / 2;
+    if (!(x > a && x < b) || abs(x - m) < SAME) x = m + (r > l ? r : -l) / 8;
+    const f = of(x);
+    if (f < fm) {
+      if (x < m) [b, fb] = [m, fm];
+      else [a, fa] = [m, fm];
+      [m, fm] = [x, f];
+    } else if (x < m) [a, fa] = [x, f];
+    else [b, fb] = [x, f];
+  }
+  best.x = m;
+  best.mm = fm;
+}
+/** The nearest place of a piece: looked at on a few places first, then between their neighbours; of a face along and across in turn. */
 export function nearestOn(
   piece: ObstaclePiece,
   body: MountedBody,
@@ -257,51 +397,34 @@ export function nearestOn(
   from: number,
   into: OnPiece,
 ): void {
+  on = piece;
+  wheel = body;
+  inRing = ring;
+  rhos = rho;
+  alongs = along;
+  first = from;
   const face = piece.kind === 'face' || piece.kind === 'arc-face';
   const curved = piece.kind === 'arc' || piece.kind === 'arc-face';
-  const at = (t: number, u: number): number => {
-    placeOn(piece, rho, along, from, t, u, place);
-    clearanceAt(body, ring, place.rho, place.along, slope);
-    return slope.mm;
-  };
-  const [alongSteps, acrossSteps] = [curved ? 8 : 4, face ? 4 : 0];
+  const [alongSteps, acrossSteps] = [curved ? 4 : 2, face ? 2 : 0];
   into.mm = Infinity;
   for (let i = 0; i <= alongSteps; i++)
     for (let j = 0; j <= acrossSteps; j++) {
       const [t, u] = [i / alongSteps, acrossSteps === 0 ? 0 : j / acrossSteps];
-      const mm = at(t, u);
+      const mm = mmAt(t, u);
       if (mm < into.mm) {
         into.mm = mm;
         into.t = t;
         into.u = u;
       }
     }
-  const golden = (of: (x: number) => number, low: number, high: number): readonly [number, number] => {
-    let [a, b] = [low, high];
-    let [x, y] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-    let [fx, fy] = [of(x), of(y)];
-    for (let i = 0; i < STEPS; i++)
-      if (fx < fy) {
-        b = y;
-        [y, fy] = [x, fx];
-        x = b - GOLDEN * (b - a);
-        fx = of(x);
-      } else {
-        a = x;
-        [x, fx] = [y, fy];
-        y = a + GOLDEN * (b - a);
-        fy = of(y);
-      }
-    return fx < fy ? [x, fx] : [y, fy];
-  };
   const [dt, du] = [1 / alongSteps, face ? 1 / acrossSteps : 0];
   for (let round = 0; round < (face ? ROUNDS : 1); round++) {
-    const [t, mmT] = golden((x) => at(x, into.u), max(0, into.t - dt), min(1, into.t + dt));
-    if (mmT < into.mm) [into.mm, into.t] = [mmT, t];
+    const was = into.mm;
+    searchOneWay(true, into.u, into.t, into.mm, max(0, into.t - dt), min(1, into.t + dt));
+    if (best.mm < into.mm) [into.mm, into.t] = [best.mm, best.x];
     if (!face) return;
-    const [u, mmU] = golden((x) => at(into.t, x), max(0, into.u - du), min(1, into.u + du));
-    const gained = into.mm - mmU;
-    if (mmU < into.mm) [into.mm, into.u] = [mmU, u];
-    if (round > 0 && gained < 1e-6) return;
+    searchOneWay(false, into.t, into.u, into.mm, max(0, into.u - du), min(1, into.u + du));
+    if (best.mm < into.mm) [into.mm, into.u] = [best.mm, best.x];
+    if (was - into.mm < 1e-4) return;
   }
 }

@@ -46,7 +46,13 @@ export function readMap(
   const insideRim = t.obstacles.map((o) => o.insideRim === true);
   const all = t.obstacles.map((_, k) => k);
   const pieces = t.obstacles.map(piecesOf);
-  const list = { insideRim, pieces, obstacles: all.filter((k) => !t.constant[k]) };
+  const list = {
+    insideRim,
+    pieces,
+    obstacles: all.filter((k) => !t.constant[k]),
+    than: leastMm,
+    together: all.map(inMap),
+  };
   const found = nearestOf(all.length);
   const take = (obstacles: readonly number[], cell: number) => {
     for (const k of obstacles) {
@@ -65,6 +71,12 @@ export function readMap(
     for (const k of still) if (inMap(k)) fixed = Math.min(fixed, found.mm[k] ?? Infinity);
   }
   const mapped = list.obstacles.filter(inMap);
+  // the points alone, so that edges and faces are looked at only where they may come nearer
+  for (let cell = 0; cell < grid.zMm.length * columns; cell++)
+    for (let state = 0; state < (t.states[cell] ?? 0); state++) {
+      scanNearest(w, { ...list, pieces: undefined }, t.clouds, (t.first[cell] ?? 0) + state, found);
+      take(list.obstacles, cell);
+    }
   for (let i = 0; i < grid.zMm.length; i++) {
     const row: (number | null)[] = [];
     for (let j = 0; j < columns; j++) {

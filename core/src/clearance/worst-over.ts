@@ -70,12 +70,15 @@ function stops(lines: readonly number[], from: number, to: number): readonly Sto
 }
 
 /** Worst clearance of each obstacle over a window of the table. On the window's edges the profile figures are taken
- *  between the poses on either side, so that the answer moves evenly with lift and lock; `only` picks obstacles. */
+ *  between the poses on either side, so that the answer moves evenly with lift and lock; `only` picks obstacles; `leastAlone`: the
+ *  least of all of them is asked for, and those that are not it need not be exact; `enoughMm`: more than this need not be exact, less is enough to know. */
 export function worstOver(
   t: PolarTable,
   w: MountedBody,
   window: Window,
   only: (obstacle: number) => boolean = () => true,
+  leastAlone = false,
+  enoughMm = Infinity,
 ): readonly WindowWorst[] {
   const columns = t.grid.across.length;
   const roll = t.grid.acrossIs === 'other-wheel-mm';
@@ -98,6 +101,10 @@ export function worstOver(
   const insideRim = t.obstacles.map((o) => o.insideRim === true);
   const pieces = t.obstacles.map(piecesOf);
   const found = nearestOf(t.obstacles.length);
+  // first by the points alone; edges and faces are then looked at only where they may come nearer than that
+  let edges = false;
+  // what comes no nearer than what is known already need not be exact
+  const than = new Float64Array(t.obstacles.length).fill(Infinity);
   const take = (
     obstacles: readonly number[],
     clouds: readonly Cloud[],
@@ -106,12 +113,14 @@ export function worstOver(
     c: Stop | null,
     state: number,
   ) => {
-    scanNearest(w, { insideRim, pieces, obstacles }, clouds, at, found);
+    scanNearest(w, { insideRim, pieces: edges ? pieces : undefined, obstacles, than }, clouds, at, found);
     for (const k of obstacles) {
       const record = worst[k];
       const mm = found.mm[k] ?? Infinity;
       if (!record || mm >= record.mm) continue;
       record.mm = mm;
+      if (leastAlone) than.fill(Math.min(mm, than[0] ?? mm));
+      else than[k] = mm;
       record.zMm = row?.value ?? null;
       record.across = c?.value ?? null;
       record.point = found.index[k] ?? 0;
@@ -125,40 +134,50 @@ export function worstOver(
   };
   const asked = t.obstacles.map((_, k) => k).filter(only);
   const still = asked.filter((k) => t.constant[k]);
-  take(still, t.clouds, 0, null, null, 0);
   const moving = asked.filter((k) => !t.constant[k]);
   const mixed = t.clouds.map((c) => cloudOf(c.points, 1));
   const rowsAt = (c: Stop) =>
     stops(t.grid.zMm, ...(roll ? ([window.fromMm, window.toMm] as const) : travelAt(window, c.value)));
-  for (const c of cols)
-    for (const r of rowsAt(c)) {
-      const corner = r.at * columns + c.at;
-      const states = t.states[corner] ?? 0;
-      if (states === 0) continue;
-      const [below, beside] = [r.part > 0 ? columns : 0, c.part > 0 ? 1 : 0];
-      const exact = below === 0 && beside === 0;
-      if (
-        !exact &&
-        [corner + below, corner + beside, corner + below + beside].some((x) => t.states[x] !== states)
-      )
-        continue;
-      for (let state = 0; state < states; state++) {
-        if (exact) {
-          take(moving, t.clouds, nth(corner, state), r, c, state);
+  const look = () => {
+    take(still, t.clouds, 0, null, null, 0);
+    for (const c of cols)
+      for (const r of rowsAt(c)) {
+        const corner = r.at * columns + c.at;
+        const states = t.states[corner] ?? 0;
+        if (states === 0) continue;
+        const [below, beside] = [r.part > 0 ? columns : 0, c.part > 0 ? 1 : 0];
+        const exact = below === 0 && beside === 0;
+        if (
+          !exact &&
+          [corner + below, corner + beside, corner + below + beside].some((x) => t.states[x] !== states)
+        )
           continue;
+        for (let state = 0; state < states; state++) {
+          if (exact) {
+            take(moving, t.clouds, nth(corner, state), r, c, state);
+            continue;
+          }
+          const [u, v] = [r.part, c.part];
+          const corners = [
+            nth(corner, state),
+            nth(corner + below, state),
+            nth(corner + beside, state),
+            nth(corner + below + beside, state),
+          ] as const;
+          const weights = [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v] as const;
+          for (const k of moving) mix(t.clouds[k], corners, weights, mixed[k]);
+          take(moving, mixed, 0, r, c, state);
         }
-        const [u, v] = [r.part, c.part];
-        const corners = [
-          nth(corner, state),
-          nth(corner + below, state),
-          nth(corner + beside, state),
-          nth(corner + below + beside, state),
-        ] as const;
-        const weights = [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v] as const;
-        for (const k of moving) mix(t.clouds[k], corners, weights, mixed[k]);
-        take(moving, mixed, 0, r, c, state);
       }
-    }
+  };
+  look();
+  const known = leastAlone ? Math.min(Infinity, ...asked.map((k) => worst[k]?.mm ?? Infinity)) : Infinity;
+  if (known >= enoughMm) than.fill(Math.min(known, enoughMm));
+  const decided = leastAlone && known < enoughMm && enoughMm < Infinity;
+  if (!decided && asked.some((k) => (pieces[k]?.length ?? 0) > 0)) {
+    edges = true;
+    look();
+  }
   // The least may lie between two columns: there the point's place beside the wheel, which is smooth, is read from a
   // parabola through three columns, and measured against the profile.
   const [point1, one] = [cloudOf(1, 1), nearestOf(1)];
@@ -234,4 +253,12 @@ export const leastOver = (
   w: MountedBody,
   window: Window,
   only?: (obstacle: number) => boolean,
-): number => Math.min(Infinity, ...worstOver(t, w, window, only).map((x) => x.clearanceMm));
+): number => Math.min(Infinity, ...worstOver(t, w, window, only, true).map((x) => x.clearanceMm));
+/** Whether every picked obstacle keeps so much room over a window. */
+export const clearsOver = (
+  t: PolarTable,
+  w: MountedBody,
+  window: Window,
+  marginMm: number,
+  only?: (obstacle: number) => boolean,
+): boolean => worstOver(t, w, window, only, true, marginMm).every((x) => x.clearanceMm >= marginMm);

@@ -1,5 +1,6 @@
 import {
   leastLift,
+  clearsOver,
   leastOver,
   leastThat,
   placedOn,
@@ -65,7 +66,7 @@ export function reliefCuresOf(
   out.sort((x, y) =>
     x.by === 'relief' && y.by === 'relief' ? minutesOf(x.relief.work) - minutesOf(y.relief.work) : 0,
   );
-  const holds = (body: MountedBody, window = a.usedWindow) => leastOver(t, body, window, only) >= marginMm;
+  const holds = (body: MountedBody, window = a.usedWindow) => clearsOver(t, body, window, marginMm, only);
   if (o.liftHelps) {
     const most = Math.max(0, a.rideZMm - a.ends.bottomMm);
     const at = (more: number) => holds(w, usedWindow(a.rideZMm - more, a.used, a.ends));

@@ -1,5 +1,5 @@
 import { isEmptyRound, roundToday, type Tape, type TapeRound, type TapedWhen } from '../job';
-import { computed, explain, DOUBTS, LEFT_RIGHT_MM, type Figure } from '../evidence';
+import { computed, explain, given, DOUBTS, LEFT_RIGHT_MM, type Figure } from '../evidence';
 import { loadedTodayMm, type Forecast } from '../forecast';
 import { readRound, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
@@ -103,10 +103,16 @@ function forecastAt(when: TapedWhen, axle: Axle, f: Forecast, c: PlanCase): Figu
     // against the record and what is known to be on it, not against itself
     const { archMm, archToleranceMm } = c.vehicle.platform[axle];
     const recordedLiftMm = c.axles[axle].prepared.recordedLiftMm ?? 0;
-    return computed('arch-today', archMm + recordedLiftMm, 'mm', [], {
-      formula: 'balance',
-      plusMinus: archToleranceMm,
-    });
+    return explain(
+      'arch-today',
+      'mm',
+      'arch-plus-lift',
+      {
+        today: given('arch-stock', archMm, 'mm', c.vehicle.platform.label),
+        moves: computed('ride-height', recordedLiftMm, 'mm', [], { formula: 'balance', from: 'as recorded' }),
+      },
+      { plusMinus: archToleranceMm },
+    );
   }
   if (when !== 'down') return f.planned[axle];
   const settles = f[axle].lift.because.find((r) => r.name === 'settled-loss');

@@ -136,6 +136,10 @@ function sayFault(f: CatalogueFault): string {
       return `${f.value} is no answer of ${f.among}`;
     case 'does-not-move':
       return `with this point the axle of ${f.value} does not move`;
+    case 'box-lacks':
+      return `the box of ${f.value} should hold ${f.among}`;
+    case 'acts-on-nothing':
+      return `on ${f.value} it does nothing (${f.among.replace(/-/g, ' ')}): take this application out`;
   }
 }
 
