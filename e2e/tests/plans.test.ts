@@ -1,9 +1,6 @@
 import { accessible, expect, saved, tabTo, test } from './bench';
 
-test('plans by keyboard: why a kit is out, a part left out, three plans, one taken', async ({
-  page,
-  server,
-}) => {
+test('plans by keyboard: why a kit is out, a part left out, one taken', async ({ page, server }) => {
   test.setTimeout(240_000);
   const press = (key: string) => page.keyboard.press(key);
   await page.goto(await server.at(1014, 'match'));
@@ -11,7 +8,8 @@ test('plans by keyboard: why a kit is out, a part left out, three plans, one tak
   const take = page.getByRole('button', { name: /^Take / });
   await expect(take.first()).toBeVisible();
   const plans = await page.locator('section.plans thead th').count();
-  expect(plans).toBeGreaterThanOrEqual(3);
+  // the plan beside today: with what cannot stay never shown there may be one kind alone
+  expect(plans).toBeGreaterThanOrEqual(2);
 
   // a kit for another vehicle, and what speaks against it
   await tabTo(page, page.getByRole('combobox', { name: 'A kit or part' }));

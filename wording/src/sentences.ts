@@ -21,17 +21,7 @@ import {
 } from '@rigger/core';
 import { timesText } from './times';
 import { findingText, needText } from './findings';
-import {
-  capital,
-  duration,
-  figureText,
-  length,
-  money,
-  offText,
-  plural,
-  quantity,
-  type Style,
-} from './format';
+import { capital, figureText, length, money, offText, plural, quantity, type Style } from './format';
 import type { Headline } from './headline';
 import { clearanceTail } from './rub';
 import { COMPLAINT_WORDS } from './intake-words';

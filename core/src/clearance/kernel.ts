@@ -122,7 +122,7 @@ export function scanNearest(
         const wanted = min(mm, counts ? max(than, least) : than);
         const { at, reachMm } = piece;
         let c = Infinity;
-        for (let j = 0; j < at.length; j++) if (near[at[j]!]! < c) c = near[at[j]!]!;
+        for (const n of at) if (near[n]! < c) c = near[n]!;
         if (c - reachMm >= wanted || leastOf(piece, w, ring, rho, along, from) >= wanted) continue;
         nearestOn(piece, w, ring, rho, along, from, onPiece);
         if (onPiece.mm >= mm) continue;

@@ -5,7 +5,7 @@ import { axleLoadKg, loadOn, namesLoad, wheelLoadN } from '../vehicle';
 import type { AxlePlan, PlanCase } from './plan-case';
 import { onEachAxle, rule, type Raised } from './rule';
 
-export type OnStopsFinding = {
+export interface OnStopsFinding {
   /** under the load that the brief names, and the plan brings it about; also as built; or only at the rating of the axle */
   readonly code: 'on-stops' | 'on-stops-as-built' | 'on-stops-rated';
   readonly axle: Axle;
@@ -13,7 +13,7 @@ export type OnStopsFinding = {
   readonly fromKg: number;
   /** on the axle more than empty in the case that is told, kg */
   readonly carriesKg: number;
-};
+}
 /** Load of one wheel from which its bump stop carries ON_STOPS_SHARE of it, N; null where no stop is on record or the linkage ends before.
  *  Walks from touch to solid by halves: what the stop carries of the load grows with the travel. */
 export function onStopsFromN(state: AxleState): number | null {
@@ -26,7 +26,8 @@ export function onStopsFromN(state: AxleState): number | null {
   };
   let [low, high] = [law.touchMm, law.solidMm];
   const end = at(high);
-  if (!end || end.share <= ON_STOPS_SHARE) return end && end.loadN;
+  if (!end) return null;
+  if (end.share <= ON_STOPS_SHARE) return end.loadN;
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2;
     const here = at(middle);

@@ -50,7 +50,7 @@ function found(a: AxlePlan, c: PlanCase): readonly Raised<SteeringWheelFinding>[
   if (!off(beforeDeg) && !off(afterDeg)) return [];
   const by = drag ? 'drag-link-sleeve' : c.vehicle.platform.steeringWheelSetBy;
   if (off(afterDeg) && (drag || by === 'nobody')) {
-    const endMm = drag && drag.longerMm;
+    const endMm = drag?.longerMm ?? null;
     return [{ finding: { code: 'steering-wheel-off-centre', turnDeg: afterDeg, by, endMm }, figure }];
   }
   // a sleeve of which nobody knows how far it goes may be too short

@@ -52,19 +52,22 @@ export function settingsAt(setup: AxleSetup, zMm: number, near: Pose): readonly 
       return p.ok ? { model: m, pose: p.value, aim: aimOf(m, p.value, member) } : null;
     };
     const before = posed(0);
-    if (!before || before.aim === null) continue;
+    const aimed = before?.aim ?? null;
+    if (aimed === null) continue;
     const longerMm = within(
-      member === 'drag' ? straightMm(model, pose) : centredMm(posed, before.aim),
+      member === 'drag' ? straightMm(model, pose) : centredMm(posed, aimed),
       adjuster.rangeMm,
     );
     const set = posed(longerMm);
-    if (!set || set.aim === null) continue;
+    if (!set) continue;
+    const reached = set.aim;
+    if (reached === null) continue;
     out.push({
       member,
       longerMm,
       turns: adjuster.pitchMm === null ? null : longerMm / adjuster.pitchMm,
-      before: before.aim,
-      after: set.aim,
+      before: aimed,
+      after: reached,
     });
     ({ model, pose } = set);
   }

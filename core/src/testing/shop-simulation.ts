@@ -91,7 +91,7 @@ function trueHardpoints(h: Hardpoints, mm: number, draw: Draw): Hardpoints {
       ? {
           steering: {
             ...h.steering,
-            points: all(h.steering.points as unknown as Readonly<Record<string, Vec3>>),
+            points: all(h.steering.points),
           },
         }
       : {}),
@@ -384,7 +384,7 @@ export function clearanceCoverageOf(
 /** An obstacle further from the spin axis at design, mm. */
 function movedOut(o: AxleSpec['obstacles'][number], spec: AxleSpec, mm: number) {
   const { points } = spec.hardpoints;
-  const wheel = ('wheelCentre' in points ? points.wheelCentre : points.wheelLeft) as Vec3;
+  const wheel = 'wheelCentre' in points ? points.wheelCentre : points.wheelLeft;
   return {
     ...o,
     points: o.points.map((p): Vec3 => {

@@ -26,7 +26,6 @@ import {
   FORMULA_WORDS,
   decisionText,
   HAZARD_WORDS,
-  length,
   identityText,
   longDay,
   placeWords,
