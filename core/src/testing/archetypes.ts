@@ -98,13 +98,13 @@ export const ARCHETYPES: readonly Archetype[] = [
       'a wishbone turns 28 mm of spacer into much more at the wheel': (t) => lift(t, 'front') > 1.4 * 28,
       'air springs at the rear rule the spacer out': (t) =>
         t.ofWith('variant-excludes', { variant: { 'rear-springs': 'air' } }).length > 0,
-      'the wanted tyre is judged at lock, and trimmed for': (t) =>
-        t.a.clearance.front!.clears &&
+      'the wanted tyre is judged at lock': (t) =>
         t
-          .ofWith('tire-clearance', { tire: { reliefs: [] } })
+          .of('tire-clearance')
           .some(({ finding: f }) => f.code === 'tire-clearance' && f.where.startsWith('lock')),
     },
-    leaves: ['spare-size'],
+    // how it is trimmed for is the customer's word
+    leaves: ['tire-clearance', 'spare-size'],
   },
   {
     number: 2,
