@@ -8,8 +8,16 @@ import { basename, join } from 'node:path';
 
 const DIST = join(import.meta.dirname, '../../server/dist');
 const MAIN = join(DIST, 'main.js');
-/** The demo's catalogue with six of its jobs: enough for a board, and small enough to count. */
-const WEEK = ['bird-count', 'farm-vet', 'harbourmaster', 'hut-warden', 'peat-crew', 'seaweed-cutter'];
+/** The demo's catalogue with seven of its jobs: enough for a board, and small enough to count. */
+const WEEK = [
+  'bird-count',
+  'farm-vet',
+  'harbourmaster',
+  'hut-warden',
+  'mobile-library',
+  'peat-crew',
+  'seaweed-cutter',
+];
 const DEMO = join(import.meta.dirname, '../../demo');
 
 /** On a connection of its own: while a command runs nothing here hears that the server has closed one that was kept. */

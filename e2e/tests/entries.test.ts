@@ -83,7 +83,7 @@ test('a bad job file is refused with the path of each fault', async ({ page, ser
   await read('job.json', JSON.stringify(file));
   await expect(page.getByRole('dialog')).toContainText('sections.brief.payloadKg');
   await expect(page.getByRole('dialog')).toContainText('sections.build.items[0].quantity');
-  expect(await server.jobs()).toHaveLength(6);
+  expect(await server.jobs()).toHaveLength(7);
 });
 
 test('addresses that lead nowhere say so and lead back', async ({ page, server }) => {

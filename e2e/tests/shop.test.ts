@@ -174,13 +174,13 @@ test('backup and restore are commands too, and a running shop goes on with what 
   expect(server.command('restore', file)).toMatchObject({ code: 2 });
   expect(server.command('restore', `${file}x`).said).toContain('There is no such file.');
   const asked = server.command('restore', file, '--passphrase-file', passphrase);
-  expect(asked.said).toContain('Jobs that go (they are not in the backup): 1016');
+  expect(asked.said).toContain('Jobs that go (they are not in the backup): 1020');
   expect(asked.said).toContain('Nothing was changed.');
   expect(await server.jobs()).toHaveLength(7);
   const done = server.command('restore', file, '--yes', '--passphrase-file', passphrase);
   expect(done).toMatchObject({ code: 0 });
   expect(done.said).toContain('Done. What was there before is ');
-  expect(await server.jobs()).toHaveLength(6);
+  expect(await server.jobs()).toHaveLength(7);
 
   // a shop that is gone, and one that is torn, come back as well; nothing is done without --yes
   await server.stop();
@@ -199,7 +199,7 @@ test('backup and restore are commands too, and a running shop goes on with what 
     const back = server.command('restore', file, '--yes', '--passphrase-file', passphrase);
     expect(back.said).toContain('The backup is in its place.');
     await server.start();
-    expect(await server.jobs()).toHaveLength(6);
+    expect(await server.jobs()).toHaveLength(7);
     await server.stop();
   }
   await server.start();
