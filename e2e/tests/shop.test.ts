@@ -176,7 +176,7 @@ test('backup and restore are commands too, and a running shop goes on with what 
   const asked = server.command('restore', file, '--passphrase-file', passphrase);
   expect(asked.said).toContain('Jobs that go (they are not in the backup): 1020');
   expect(asked.said).toContain('Nothing was changed.');
-  expect(await server.jobs()).toHaveLength(7);
+  expect(await server.jobs()).toHaveLength(8);
   const done = server.command('restore', file, '--yes', '--passphrase-file', passphrase);
   expect(done).toMatchObject({ code: 0 });
   expect(done.said).toContain('Done. What was there before is ');
