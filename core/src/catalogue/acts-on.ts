@@ -1,4 +1,4 @@
-import type { Axle } from '../suspension';
+import { isLeafKind, type Axle } from '../suspension';
 import type { PartFamily } from './families';
 import type { Part, PartEffect } from './part';
 import type { AxleSpec, Platform } from './platform';
@@ -29,7 +29,6 @@ const ON_LEAVES: readonly PartFamily[] = [
 const ON_COILS: readonly PartFamily[] = ['coil', 'coil-spacer', 'perch-spacer'];
 const DRIVES: readonly PartFamily[] = ['differential-drop', 'axle-ratio'];
 
-const isLeaf = ({ hardpoints }: AxleSpec): boolean => hardpoints.kind.includes('leaf');
 const hasPoint = ({ hardpoints }: AxleSpec, name: string): boolean =>
   name in hardpoints.points || ('steering' in hardpoints && name in (hardpoints.steering?.points ?? {}));
 
@@ -69,8 +68,9 @@ export function nothingToActOn(
 ): NothingThere | null {
   const spec = p[axle];
   if (DRIVES.includes(part.family) && driven !== null && !driven.includes(axle)) return 'not-driven';
-  if (ON_LEAVES.includes(part.family) && !isLeaf(spec)) return 'no-leaf';
-  if (ON_COILS.includes(part.family) && isLeaf(spec)) return 'no-coil';
+  const leaf = isLeafKind(spec.hardpoints.kind);
+  if (ON_LEAVES.includes(part.family) && !leaf) return 'no-leaf';
+  if (ON_COILS.includes(part.family) && leaf) return 'no-coil';
   const gone = part.effects.map((e) => missing(e, p, axle));
   return gone.length > 0 && gone.every((g) => g !== null) ? (gone[0] ?? null) : null;
 }

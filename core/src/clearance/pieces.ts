@@ -243,6 +243,7 @@ const ALONG: Readonly<Record<ObstaclePiece['kind'], readonly (readonly [number, 
 };
 /** how the piece runs away from the tangent plane at one of its points, towards each of the others, mm */
 const away = new Float64Array(6);
+const isFace = (kind: ObstaclePiece['kind']): boolean => kind === 'face' || kind === 'arc-face';
 /** Least clearance that a piece can have, mm. With its rim filled in a tyre is a convex body, nothing is nearer to the tyre than to that,
  *  and the distance to it never falls under its tangent: each part of the piece is held against the tangent at the point that it lies
  *  nearest to. −∞ for what is looked at against the rim as well. */
@@ -259,7 +260,7 @@ export function leastOf(
   const n = at.length;
   const { halfWidthMm, radiusMm, shoulderMm } = body.tire;
   const [straight, inner] = [halfWidthMm - shoulderMm, radiusMm - shoulderMm];
-  const rows = kind === 'face' || kind === 'arc-face' ? 2 : 1;
+  const rows = isFace(kind) ? 2 : 1;
   const columns = n / rows;
   let least = Infinity;
   for (let v = 0; v < n; v++) {
@@ -403,7 +404,7 @@ export function nearestOn(
   rhos = rho;
   alongs = along;
   first = from;
-  const face = piece.kind === 'face' || piece.kind === 'arc-face';
+  const face = isFace(piece.kind);
   const curved = piece.kind === 'arc' || piece.kind === 'arc-face';
   const [alongSteps, acrossSteps] = [curved ? 4 : 2, face ? 2 : 0];
   into.mm = Infinity;

@@ -1,5 +1,6 @@
 import { computed, DOUBTS, given, type Figure, type FigureName } from '../evidence';
 import {
+  isLeafKind,
   movesBy,
   poseNear,
   preloadNearMm,
@@ -24,7 +25,6 @@ interface Shaken {
 type Nudge = (e: AxleEffect) => AxleEffect;
 const same: Nudge = (e) => e;
 
-const isLeaf = (model: SuspensionModel): boolean => model.kind.includes('leaf');
 /** Effects that hold a length which a maker makes a little longer or shorter. */
 function thicker(e: AxleEffect, mm: number): AxleEffect | null {
   switch (e.kind) {
@@ -77,7 +77,7 @@ export function* shakenInputs(
   const [was, is] = [v.today.height(), plan.height()];
   if (!was.ok || !is.ok) return;
   const { prepared, spec } = v;
-  const leaf = isLeaf(prepared.stock.model);
+  const leaf = isLeafKind(prepared.stock.model.kind);
   const keptMm = plan.preloadMm - v.stands.ownMm; // what the springs that are in have lost, where they stay in
   const todayMm = v.today.preloadMm - v.stands.ownMm;
   const { stockLoadN, fitted } = prepared.case;

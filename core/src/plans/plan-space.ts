@@ -78,9 +78,9 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
   const at = (is: (p: Part) => boolean) =>
     things.flatMap((t, i) => (t.kind === 'part' && is(t.part) ? [i] : []));
   const isSource = (p: Part) => LIFT_SOURCES.includes(p.family);
-  const way = wayOfSources(c);
   const ways = new Map<string, -1 | 0 | 1>();
   const waysOf = (p: Part) => keptIn(ways, p.code, () => wayOf(p, c));
+  const way = wayOfSources(c, waysOf);
   const serves = (p: Part) => pinnedCodes.has(p.code) || way(p);
   const partAt = (i: number) => {
     const t = things[i];
@@ -141,7 +141,7 @@ export function wayOf(p: Part, c: PlanCase): -1 | 0 | 1 {
 }
 /** Whether a source moves its axle the way that is wished there: up or down by as much as was said, up where a tyre wants room. Where only a
  *  stance is wished either way may bring it. */
-function wayOfSources(c: PlanCase): (p: Part) => boolean {
+function wayOfSources(c: PlanCase, way: (p: Part) => -1 | 0 | 1): (p: Part) => boolean {
   const { brief } = c.job;
   const wished = { front: brief.frontTargetMm, rear: brief.rearTargetMm };
   const of = (axle: Axle): number => {
@@ -149,7 +149,7 @@ function wayOfSources(c: PlanCase): (p: Part) => boolean {
     return brief.wish === 'tire' ? 1 : 0;
   };
   const wanted = { front: of('front'), rear: of('rear') };
-  return (p) => p.axle === 'both' || wanted[p.axle] === 0 || wayOf(p, c) !== -wanted[p.axle];
+  return (p) => p.axle === 'both' || wanted[p.axle] === 0 || way(p) !== -wanted[p.axle];
 }
 /** Two parts that one vehicle can have at once. */
 export function together(a: Part, b: Part): boolean {

@@ -36,7 +36,7 @@ function wheelOf(a: AxlePlan): Wheel | null {
   if (!f.ok || afterDeg === null) return null;
   const drag = f.value.settings.find((s) => s.member === 'drag') ?? null;
   const beforeDeg = drag?.before ?? afterDeg;
-  const figure = computed('steering-wheel', drag ? afterDeg : beforeDeg, 'deg', [f.value.lift], {
+  const figure = computed('steering-wheel', afterDeg, 'deg', [f.value.lift], {
     formula: 'carrier-pose',
     limit: { min: -STEERING_WHEEL_DEG, max: STEERING_WHEEL_DEG },
   });

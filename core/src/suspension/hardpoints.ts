@@ -197,6 +197,8 @@ export type BeamHardpoints =
   LinkedAxleHardpoints | TriangulatedAxleHardpoints | RadiusArmAxleHardpoints | LeafAxleHardpoints;
 export type Hardpoints = IndependentHardpoints | BeamHardpoints;
 export type SuspensionKind = Hardpoints['kind'];
+/** Leaves carry the axle, and hold it. */
+export const isLeafKind = (kind: SuspensionKind): boolean => kind.includes('leaf');
 export const SUSPENSION_KINDS = [
   'double-wishbone',
   'strut',

@@ -57,6 +57,9 @@ function wheelForceN(model: SuspensionModel, law: SpringLaw, pose: Pose): number
   }
   return sum / model.springs.length;
 }
+/** What the springs and the bump stop carry at the wheel, N. */
+const carriedN = (setup: AxleSetup, zMm: number, pose: Pose, stop: StopLaw | null): number =>
+  wheelForceN(setup.model, setup.spring, pose) + (stop ? stopForceN(stop, zMm) : 0);
 
 /** Ride height by virtual work: the travel at which F(L(z))·r(z) = load.
  *
@@ -195,9 +198,7 @@ export function movesBy(
   if (near.onStop?.solid) return 0;
   const pose = poseNear(setup.model, near.zMm, 0, near.pose);
   if (!pose.ok) return null;
-  const carried =
-    wheelForceN(setup.model, setup.spring, pose.value) + (stop ? stopForceN(stop, near.zMm) : 0);
-  return -(carried - loadN) / near.wheelRateNPerMm;
+  return -(carriedN(setup, near.zMm, pose.value, stop) - loadN) / near.wheelRateNPerMm;
 }
 /** How much longer its spring must be, mm, for an axle to stand at a height that is nearly its own: one Newton step. Null where it has no
  *  pose there. */
@@ -210,7 +211,7 @@ export function preloadNearMm(
   const { model, spring } = setup;
   const pose = poseNear(model, near.zMm, 0, near.pose);
   if (!pose.ok) return null;
-  const carried = wheelForceN(model, spring, pose.value) + (stop ? stopForceN(stop, near.zMm) : 0);
+  const carried = carriedN(setup, near.zMm, pose.value, stop);
   let perMm = 0;
   for (const seat of model.springs) {
     const s = springState(model, seat, pose.value);
