@@ -39,7 +39,7 @@ it.each([
   ],
   [{ code: 'less-droop', axle: 'rear', mm: 18 }, 'The rear wheels hang 18 mm less before they lift off.'],
   [{ code: 'leans-more', was: 5, is: 6 }, 'Leans more in a bend: 5.0° per g today, 6.0° per g then.'],
-  [{ code: 'tips-sooner', was: 1.2, is: 1.1 }, 'Tips sooner: at 1.20 g to the side today, at 1.10 g then.'],
+  [{ code: 'tips-sooner', was: 1.2, is: 1.1 }, 'Stands less firmly in a bend: 8 % less than today.'],
 ] as const)('%o', (g, said) => {
   expect(givenUpText(g, MM)).toBe(said);
 });
@@ -78,7 +78,7 @@ it('the headline says what is missing: nothing chosen, no last day, one that is 
   expect(of(null).consequence).toContain('Until when it holds is not said yet.');
   expect(of('2026-11-24').consequence).toContain('It held until');
   expect(of(day).consequence).toContain('Holds until Wed 25 Nov 2026.');
-  expect(plain(of(null).sentence)).toMatch(/^[\d ]+ mk to [\d ]+ mk with tax, .* in the bay\.$/);
+  expect(plain(of(null).sentence)).toMatch(/^[\d ]+ mk to [\d ]+ mk with tax, .* of person time\.$/);
   expect(quoteHeadline([], null, day, MM).sentence).toContain('Nothing is chosen');
 });
 it('a revision says what it changed: money, parts in and out, alternatives, the last day', () => {
