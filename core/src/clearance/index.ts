@@ -3,6 +3,7 @@ export * from './wheel-barrel';
 export * from './obstacle';
 export * from './wheel-states';
 export * from './polar-table';
+export * from './mounted-body';
 export * from './kernel';
 export * from './rub-map';
 export * from './worst-over';

@@ -1,18 +1,11 @@
 /* eslint-disable @typescript-eslint/no-non-null-assertion -- every index below is inside its array; a check each time would cost half the speed */
-import { leastOf, nearestOn, type OnPiece, type ObstaclePiece } from './pieces';
-import type { TireBody } from './tire-body';
-import type { WheelBarrel } from './wheel-barrel';
+import type { MountedBody } from './mounted-body';
+import { staysClear } from './piece-bound';
+import { clearanceAt, nearestOn, type Clearance, type OnPiece } from './piece-search';
+import { placeOn, type ObstaclePiece, type WheelPlace } from './pieces';
 
 const { abs, max, min, sqrt } = Math;
 
-/** A wheel with its tyre as it would be mounted. */
-export interface MountedBody {
-  readonly tire: TireBody;
-  /** null: only the tyre is looked at */
-  readonly barrel: WheelBarrel | null;
-  /** middle of the tyre from the stock wheel's, along the spin axis, mm outboard */
-  readonly outboardMm: number;
-}
 /** Least clearance of each obstacle, mm, and which of its points it is at. */
 export interface Nearest {
   readonly mm: Float64Array;
@@ -52,13 +45,16 @@ export interface ScanList {
   /** obstacles of which the least of all is asked for as well, in every state */
   readonly together?: readonly boolean[] | undefined;
 }
-/** clearances of the points of one obstacle */
-const near = new Float64Array(4096);
+/** clearances of the points of all obstacles of a scan, one obstacle after another */
+const near = new Float64Array(16384);
 const onPiece: OnPiece = { mm: 0, t: 0, u: 0 };
+const spot: WheelPlace = { rho: 0, along: 0 };
+const there: Clearance = { mm: 0, byRho: 0, byAlong: 0 };
 
 /** The distance kernel: for each obstacle of the list what, in one state, is nearest to tyre or rim. The same figures as
  *  `profileClearanceMm` and `barrelClearanceMm`, written out in one loop without allocation; a test holds them together.
- *  Edges and faces come nearer than their points: each is looked at where a bound says that it may. */
+ *  Edges and faces come nearer than their points: each is looked at where a bound says that it may. What `found` has from the state
+ *  before, which is mostly a neighbour, is where the nearest place is looked for first. */
 export function scanNearest(
   w: MountedBody,
   list: ScanList,
@@ -76,6 +72,7 @@ export function scanNearest(
     ? [barrel.insideRadiusMm, barrel.flangeRadiusMm, barrel.halfWidthMm]
     : [0, 0, 0];
   let least = Infinity;
+  let used = 0;
   for (const k of obstacles) {
     const { points, rho, along } = clouds[k]!;
     const from = state * points;
@@ -103,35 +100,64 @@ export function scanNearest(
         const b = across > 0 && past > 0 ? sqrt(across * across + past * past) : max(across, past);
         if (b < c) c = b;
       }
-      near[n - from] = c;
+      near[used + n - from] = c;
       if (c < mm) {
         mm = c;
         index = n;
       }
     }
+    used += points;
     found.index[k] = index - from;
+    const before = list.pieces?.[k]?.[found.piece[k]!];
     found.piece[k] = -1;
-    const counts = list.together?.[k] === true;
-    if (counts && mm < least) least = mm;
-    const pieces = list.pieces?.[k];
-    if (pieces && pieces.length > 0) {
-      const than = list.than ? list.than[k]! : Infinity;
-      for (let i = 0; i < pieces.length; i++) {
-        const piece = pieces[i]!;
-        // nearer than this, or it is nothing to whoever asks
-        const wanted = min(mm, counts ? max(than, least) : than);
-        const { at, reachMm } = piece;
-        let c = Infinity;
-        for (const n of at) if (near[n]! < c) c = near[n]!;
-        if (c - reachMm >= wanted || leastOf(piece, w, ring, rho, along, from) >= wanted) continue;
-        nearestOn(piece, w, ring, rho, along, from, onPiece);
-        if (onPiece.mm >= mm) continue;
-        mm = onPiece.mm;
-        if (counts && mm < least) least = mm;
-        found.piece[k] = i;
-        found.t[k] = onPiece.t;
-        found.u[k] = onPiece.u;
+    if (before) {
+      placeOn(before, rho, along, from, found.t[k]!, found.u[k]!, spot);
+      clearanceAt(w, ring, spot.rho, spot.along, there);
+      if (there.mm < mm) {
+        mm = there.mm;
+        found.piece[k] = list.pieces![k]!.indexOf(before);
       }
+    }
+    found.mm[k] = mm;
+    if (mm < least && list.together?.[k] === true) least = mm;
+  }
+  if (list.pieces) scanPieces(w, list, list.pieces, clouds, state, found, least);
+}
+/** Edges and faces that may come nearer than what is known of their obstacles. */
+function scanPieces(
+  w: MountedBody,
+  list: ScanList,
+  allPieces: readonly (readonly ObstaclePiece[])[],
+  clouds: readonly Cloud[],
+  state: number,
+  found: Nearest,
+  leastOfAll: number,
+): void {
+  let least = leastOfAll;
+  let used = 0;
+  for (const k of list.obstacles) {
+    const { points, rho, along } = clouds[k]!;
+    const first = used;
+    used += points;
+    const pieces = allPieces[k]!;
+    if (pieces.length === 0) continue;
+    const from = state * points;
+    const ring = w.barrel !== null && list.insideRim[k] === true;
+    const counts = list.together?.[k] === true;
+    const than = list.than ? list.than[k]! : Infinity;
+    let mm = found.mm[k]!;
+    for (let i = 0; i < pieces.length; i++) {
+      const piece = pieces[i]!;
+      // nearer than this, or it is nothing to whoever asks
+      const wanted = min(mm, counts ? max(than, least) : than);
+      if (staysClear(piece, w, ring, rho, along, from, near, first, wanted)) continue;
+      nearestOn(piece, w, ring, rho, along, from, onPiece);
+      if (onPiece.mm >= mm) continue;
+      mm = onPiece.mm;
+      if (counts && mm < least) least = mm;
+      found.piece[k] = i;
+      found.t[k] = onPiece.t;
+      found.u[k] = onPiece.u;
     }
     found.mm[k] = mm;
   }

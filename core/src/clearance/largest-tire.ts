@@ -1,6 +1,6 @@
 import { MM_PER_INCH } from '../units';
 import type { PolarTable } from './polar-table';
-import type { MountedBody } from './kernel';
+import type { MountedBody } from './mounted-body';
 import { FOUND_TO_MM } from './least-lift';
 import { tireBody } from './tire-body';
 import { clearsOver, type Window } from './worst-over';

@@ -1,7 +1,7 @@
 import { bad, good, type Result } from '../units';
 import { helpedByLift } from './obstacle';
 import type { PolarTable } from './polar-table';
-import type { MountedBody } from './kernel';
+import type { MountedBody } from './mounted-body';
 import { clearsOver, leastOver, worstOver, type Window } from './worst-over';
 
 /** Travel that is really used about the ride height, mm: bump and droop. */
@@ -105,7 +105,7 @@ export function liftThatClears(t: PolarTable, w: MountedBody, v: Wanted): Result
   const clears = (liftMm: number) => clearsOver(t, w, used(liftMm), v.marginMm, onBody);
   const mostMm = Math.max(0, Math.min(MOST_LIFT_MM, -v.ends.bottomMm));
   if (clears(mostMm)) return good(leastThat(0, mostMm, clears));
-  const all = worstOver(t, w, used(mostMm), onBody);
+  const all = worstOver(t, w, used(mostMm), { only: onBody });
   const first = all.reduce((a, b, k) => (b.clearanceMm < (all[a]?.clearanceMm ?? Infinity) ? k : a), 0);
   return bad({
     code: 'no-lift-clears',

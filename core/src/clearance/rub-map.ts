@@ -1,6 +1,7 @@
 import type { ReachFault, SuspensionModel } from '../suspension';
 import { bad, good, type Result } from '../units';
-import { nearestOf, scanNearest, type MountedBody } from './kernel';
+import { nearestOf, scanNearest } from './kernel';
+import type { MountedBody } from './mounted-body';
 import type { Obstacle } from './obstacle';
 import { piecesOf } from './pieces';
 import { finish, middleCell, polarTable, type PolarTable } from './polar-table';
@@ -29,6 +30,8 @@ export interface RubInput extends MountedBody {
   readonly inMap?: (obstacle: number) => boolean;
 }
 
+/** every so many rows and columns of a map are looked at first; 41 poses have both ends among them */
+const SEED_STEP = 5;
 /** The map of one mounted wheel, read from a table: for each pose the least of all points, for each obstacle its worst
  *  place. What rides on the knuckle is the same in every pose and is told without one; `inMap` leaves obstacles out of the
  *  map, not out of the list. */
@@ -71,11 +74,14 @@ export function readMap(
     for (const k of still) if (inMap(k)) fixed = Math.min(fixed, found.mm[k] ?? Infinity);
   }
   const mapped = list.obstacles.filter(inMap);
-  // the points alone, so that edges and faces are looked at only where they may come nearer
-  for (let cell = 0; cell < grid.zMm.length * columns; cell++)
-    for (let state = 0; state < (t.states[cell] ?? 0); state++) {
-      scanNearest(w, { ...list, pieces: undefined }, t.clouds, (t.first[cell] ?? 0) + state, found);
-      take(list.obstacles, cell);
+  // first the points alone of some poses, so that edges and faces are looked at only where they may come nearer than those
+  for (let i = 0; i < grid.zMm.length; i += SEED_STEP)
+    for (let j = 0; j < columns; j += SEED_STEP) {
+      const cell = i * columns + j;
+      for (let state = 0; state < (t.states[cell] ?? 0); state++) {
+        scanNearest(w, { ...list, pieces: undefined }, t.clouds, (t.first[cell] ?? 0) + state, found);
+        take(list.obstacles, cell);
+      }
     }
   for (let i = 0; i < grid.zMm.length; i++) {
     const row: (number | null)[] = [];

@@ -1,4 +1,5 @@
-import { cloudOf, nearestOf, scanNearest, type Cloud, type MountedBody } from './kernel';
+import { cloudOf, nearestOf, scanNearest, type Cloud, type ScanList } from './kernel';
+import type { MountedBody } from './mounted-body';
 import { piecesOf, placeOn } from './pieces';
 import type { PolarTable } from './polar-table';
 
@@ -69,23 +70,77 @@ function stops(lines: readonly number[], from: number, to: number): readonly Sto
   return [end(low), ...inner, end(high)];
 }
 
-/** Worst clearance of each obstacle over a window of the table. On the window's edges the profile figures are taken
- *  between the poses on either side, so that the answer moves evenly with lift and lock; `only` picks obstacles; `leastAlone`: the
- *  least of all of them is asked for, and those that are not it need not be exact; `enoughMm`: more than this need not be exact, less is enough to know. */
-export function worstOver(
-  t: PolarTable,
-  w: MountedBody,
-  window: Window,
-  only: (obstacle: number) => boolean = () => true,
-  leastAlone = false,
-  enoughMm = Infinity,
-): readonly WindowWorst[] {
+/** One state of the wheel inside a window: a state of the table, or one that lies between four of them. */
+interface Visit {
+  readonly row: Stop;
+  readonly column: Stop;
+  readonly state: number;
+  readonly clouds: readonly Cloud[];
+  /** place among the states of `clouds` */
+  readonly at: number;
+}
+const visited = new WeakMap<Window, { readonly of: PolarTable; readonly visits: readonly Visit[] }>();
+/** All states of a window: made once for as long as the window is asked about. */
+function visitsOf(t: PolarTable, window: Window): readonly Visit[] {
+  const had = visited.get(window);
+  if (had?.of === t) return had.visits;
   const columns = t.grid.across.length;
   const roll = t.grid.acrossIs === 'other-wheel-mm';
   const cols = roll
     ? stops(t.grid.across, window.fromMm, window.toMm)
     : stops(t.grid.across, -window.lock, window.lock);
-  const nth = (cell: number, state: number) => (t.first[cell] ?? 0) + state;
+  const between: { readonly states: Four; readonly weights: Four }[] = [];
+  const found: (Omit<Visit, 'clouds'> & { readonly mixed: boolean })[] = [];
+  for (const column of cols) {
+    const ends = roll ? ([window.fromMm, window.toMm] as const) : travelAt(window, column.value);
+    for (const row of stops(t.grid.zMm, ...ends)) {
+      const corner = row.at * columns + column.at;
+      const states = t.states[corner] ?? 0;
+      const [below, beside] = [row.part > 0 ? columns : 0, column.part > 0 ? 1 : 0];
+      const cells = [corner, corner + below, corner + beside, corner + below + beside] as const;
+      if (cells.some((x) => t.states[x] !== states)) continue;
+      const [u, v] = [row.part, column.part];
+      for (let state = 0; state < states; state++) {
+        const first = (n: number) => (t.first[n] ?? 0) + state;
+        if (below === 0 && beside === 0) {
+          found.push({ row, column, state, at: first(corner), mixed: false });
+          continue;
+        }
+        found.push({ row, column, state, at: between.length, mixed: true });
+        between.push({
+          states: [first(cells[0]), first(cells[1]), first(cells[2]), first(cells[3])],
+          weights: [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v],
+        });
+      }
+    }
+  }
+  const mixed = t.clouds.map((cloud, k) => (t.constant[k] ? cloud : mix(cloud, between)));
+  const visits = found.map(({ mixed: is, ...v }): Visit => ({ ...v, clouds: is ? mixed : t.clouds }));
+  visited.set(window, { of: t, visits });
+  return visits;
+}
+
+/** What is asked of a window. */
+interface Asked {
+  /** picks obstacles */
+  readonly only?: ((obstacle: number) => boolean) | undefined;
+  /** the least of all of them is asked for: those that are not it need not be exact */
+  readonly leastAlone?: boolean;
+  /** whether all keep so much is asked for: the first that does not ends the work, and more than this need not be exact */
+  readonly enoughMm?: number;
+}
+/** every so many states are looked at first by their points alone: edges and faces are then looked at only where they may come nearer */
+const SEED_STEP = 4;
+
+/** Worst clearance of each obstacle over a window of the table. On the window's edges the profile figures are taken
+ *  between the poses on either side, so that the answer moves evenly with lift and lock. */
+export function worstOver(
+  t: PolarTable,
+  w: MountedBody,
+  window: Window,
+  { only = () => true, leastAlone = false, enoughMm }: Asked = {},
+): readonly WindowWorst[] {
+  const columns = t.grid.across.length;
   const worst = t.obstacles.map(() => ({
     mm: Infinity,
     zMm: null as number | null,
@@ -100,84 +155,46 @@ export function worstOver(
   }));
   const insideRim = t.obstacles.map((o) => o.insideRim === true);
   const pieces = t.obstacles.map(piecesOf);
-  const found = nearestOf(t.obstacles.length);
-  // first by the points alone; edges and faces are then looked at only where they may come nearer than that
-  let edges = false;
+  const asked = t.obstacles.map((_, k) => k).filter(only);
+  const still = asked.filter((k) => t.constant[k]);
+  const moving = asked.filter((k) => !t.constant[k]);
   // what comes no nearer than what is known already need not be exact
-  const than = new Float64Array(t.obstacles.length).fill(Infinity);
-  const take = (
-    obstacles: readonly number[],
-    clouds: readonly Cloud[],
-    at: number,
-    row: Stop | null,
-    c: Stop | null,
-    state: number,
-  ) => {
-    scanNearest(w, { insideRim, pieces: edges ? pieces : undefined, obstacles, than }, clouds, at, found);
-    for (const k of obstacles) {
+  const than = new Float64Array(t.obstacles.length).fill(enoughMm ?? Infinity);
+  const found = nearestOf(t.obstacles.length);
+  /** false: one is nearer than is enough, and no more is asked */
+  const look = (list: ScanList, clouds: readonly Cloud[], at: number, v: Visit | null): boolean => {
+    scanNearest(w, list, clouds, at, found);
+    for (const k of list.obstacles) {
       const record = worst[k];
       const mm = found.mm[k] ?? Infinity;
       if (!record || mm >= record.mm) continue;
       record.mm = mm;
       if (leastAlone) than.fill(Math.min(mm, than[0] ?? mm));
-      else than[k] = mm;
-      record.zMm = row?.value ?? null;
-      record.across = c?.value ?? null;
+      else than[k] = Math.min(mm, than[k] ?? mm);
+      record.zMm = v?.row.value ?? null;
+      record.across = v?.column.value ?? null;
       record.point = found.index[k] ?? 0;
       record.piece = found.piece[k] ?? -1;
       record.t = found.t[k] ?? 0;
       record.u = found.u[k] ?? 0;
-      record.row = row;
-      record.column = c?.part === 0 ? c.at : -1;
-      record.state = state;
+      record.row = v?.row ?? null;
+      record.column = v?.column.part === 0 ? v.column.at : -1;
+      record.state = v?.state ?? 0;
+      if (enoughMm !== undefined && mm < enoughMm) return false;
     }
+    return true;
   };
-  const asked = t.obstacles.map((_, k) => k).filter(only);
-  const still = asked.filter((k) => t.constant[k]);
-  const moving = asked.filter((k) => !t.constant[k]);
-  const mixed = t.clouds.map((c) => cloudOf(c.points, 1));
-  const rowsAt = (c: Stop) =>
-    stops(t.grid.zMm, ...(roll ? ([window.fromMm, window.toMm] as const) : travelAt(window, c.value)));
-  const look = () => {
-    take(still, t.clouds, 0, null, null, 0);
-    for (const c of cols)
-      for (const r of rowsAt(c)) {
-        const corner = r.at * columns + c.at;
-        const states = t.states[corner] ?? 0;
-        if (states === 0) continue;
-        const [below, beside] = [r.part > 0 ? columns : 0, c.part > 0 ? 1 : 0];
-        const exact = below === 0 && beside === 0;
-        if (
-          !exact &&
-          [corner + below, corner + beside, corner + below + beside].some((x) => t.states[x] !== states)
-        )
-          continue;
-        for (let state = 0; state < states; state++) {
-          if (exact) {
-            take(moving, t.clouds, nth(corner, state), r, c, state);
-            continue;
-          }
-          const [u, v] = [r.part, c.part];
-          const corners = [
-            nth(corner, state),
-            nth(corner + below, state),
-            nth(corner + beside, state),
-            nth(corner + below + beside, state),
-          ] as const;
-          const weights = [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v] as const;
-          for (const k of moving) mix(t.clouds[k], corners, weights, mixed[k]);
-          take(moving, mixed, 0, r, c, state);
-        }
-      }
-  };
-  look();
-  const known = leastAlone ? Math.min(Infinity, ...asked.map((k) => worst[k]?.mm ?? Infinity)) : Infinity;
-  if (known >= enoughMm) than.fill(Math.min(known, enoughMm));
-  const decided = leastAlone && known < enoughMm && enoughMm < Infinity;
-  if (!decided && asked.some((k) => (pieces[k]?.length ?? 0) > 0)) {
-    edges = true;
-    look();
-  }
+  const answer = () =>
+    worst.map(({ mm, zMm, across, point }): WindowWorst => ({ clearanceMm: mm, zMm, across, point }));
+  if (!look({ insideRim, pieces, than, obstacles: still }, t.clouds, 0, null)) return answer();
+  const visits = visitsOf(t, window);
+  const list = { insideRim, pieces, than, obstacles: moving };
+  if (enoughMm === undefined)
+    for (let n = 0; n < visits.length; n += SEED_STEP) {
+      const v = visits[n];
+      if (v) look({ ...list, pieces: undefined }, v.clouds, v.at, v);
+    }
+  for (const v of visits) if (!look(list, v.clouds, v.at, v)) return answer();
   // The least may lie between two columns: there the point's place beside the wheel, which is smooth, is read from a
   // parabola through three columns, and measured against the profile.
   const [point1, one] = [cloudOf(1, 1), nearestOf(1)];
@@ -208,7 +225,7 @@ export function worstOver(
       placeOn(piece, rho, along, n * points, near.t, near.u, spot);
       return [spot.rho, spot.along];
     };
-    const [a, b] = [inState(nth(cell, state)), inState(nth(above, state))];
+    const [a, b] = [inState((t.first[cell] ?? 0) + state), inState((t.first[above] ?? 0) + state)];
     return [(1 - row.part) * a[0] + row.part * b[0], (1 - row.part) * a[1] + row.part * b[1]] as const;
   };
   return worst.map(({ mm, zMm, across, row, column, state, ...near }, k) => {
@@ -237,15 +254,21 @@ interface NearPlace {
   readonly u: number;
 }
 type Four = readonly [number, number, number, number];
-/** Points between four states, each with its weight. */
-function mix(from: Cloud | undefined, states: Four, [wa, wb, wc, wd]: Four, into: Cloud | undefined): void {
-  if (!from || !into) return;
+/** Points between four states, each with its weight: one state after another. */
+function mix(from: Cloud, between: readonly { readonly states: Four; readonly weights: Four }[]): Cloud {
   const { points, rho, along } = from;
-  let [a, b, c, d] = [states[0] * points, states[1] * points, states[2] * points, states[3] * points];
-  for (let n = 0; n < points; n++, a++, b++, c++, d++) {
-    into.rho[n] = wa * (rho[a] ?? 0) + wb * (rho[b] ?? 0) + wc * (rho[c] ?? 0) + wd * (rho[d] ?? 0);
-    into.along[n] = wa * (along[a] ?? 0) + wb * (along[b] ?? 0) + wc * (along[c] ?? 0) + wd * (along[d] ?? 0);
+  const into = cloudOf(points, between.length);
+  let to = 0;
+  for (const { states, weights } of between) {
+    const [wa, wb, wc, wd] = weights;
+    let [a, b, c, d] = [states[0] * points, states[1] * points, states[2] * points, states[3] * points];
+    for (let n = 0; n < points; n++, a++, b++, c++, d++, to++) {
+      into.rho[to] = wa * (rho[a] ?? 0) + wb * (rho[b] ?? 0) + wc * (rho[c] ?? 0) + wd * (rho[d] ?? 0);
+      into.along[to] =
+        wa * (along[a] ?? 0) + wb * (along[b] ?? 0) + wc * (along[c] ?? 0) + wd * (along[d] ?? 0);
+    }
   }
+  return into;
 }
 /** Least of all picked obstacles over a window; + infinity where there are none. */
 export const leastOver = (
@@ -253,7 +276,8 @@ export const leastOver = (
   w: MountedBody,
   window: Window,
   only?: (obstacle: number) => boolean,
-): number => Math.min(Infinity, ...worstOver(t, w, window, only, true).map((x) => x.clearanceMm));
+): number =>
+  Math.min(Infinity, ...worstOver(t, w, window, { only, leastAlone: true }).map((x) => x.clearanceMm));
 /** Whether every picked obstacle keeps so much room over a window. */
 export const clearsOver = (
   t: PolarTable,
@@ -261,4 +285,7 @@ export const clearsOver = (
   window: Window,
   marginMm: number,
   only?: (obstacle: number) => boolean,
-): boolean => worstOver(t, w, window, only, true, marginMm).every((x) => x.clearanceMm >= marginMm);
+): boolean =>
+  worstOver(t, w, window, { only, leastAlone: true, enoughMm: marginMm }).every(
+    (x) => x.clearanceMm >= marginMm,
+  );

@@ -1,0 +1,129 @@
+/* eslint-disable @typescript-eslint/no-non-null-assertion -- every index below is inside its array; a check each time would cost half the speed */
+import type { MountedBody } from './mounted-body';
+import { isFace, type ObstaclePiece } from './pieces';
+
+const { abs, max, min, sqrt } = Math;
+
+/** Ends of the parts of a piece that lie nearest to each of its points: along, and across. */
+const ALONG: Readonly<Record<ObstaclePiece['kind'], readonly (readonly [number, number])[]>> = {
+  line: [
+    [0, 0.5],
+    [0.5, 1],
+  ],
+  face: [
+    [0, 0.5],
+    [0.5, 1],
+  ],
+  arc: [
+    [0, 0.25],
+    [0.25, 0.75],
+    [0.75, 1],
+  ],
+  'arc-face': [
+    [0, 0.25],
+    [0.25, 0.75],
+    [0.75, 1],
+  ],
+};
+/** how the piece runs away from the tangent plane at one of its points, towards each of the others, mm */
+const away = new Float64Array(6);
+/** Whether a piece can have no place with less clearance than `wanted`, mm. With its rim filled in a tyre is a convex body, nothing is
+ *  nearer to the tyre than to that, and the distance to it never falls under its tangent: the whole piece is held against the tangent at
+ *  the nearest of its points, then each part of it against the tangent at the point that it lies nearest to. Never so for what is looked
+ *  at against the rim as well. `near`: clearances of the points, from `first` on. */
+export function staysClear(
+  piece: ObstaclePiece,
+  body: MountedBody,
+  ring: boolean,
+  rho: Float64Array,
+  along: Float64Array,
+  from: number,
+  near: Float64Array,
+  first: number,
+  wanted: number,
+): boolean {
+  const { at, kind, reachMm } = piece;
+  let nearest = 0;
+  for (let i = 1; i < at.length; i++) if (near[first + at[i]!]! < near[first + at[nearest]!]!) nearest = i;
+  if (near[first + at[nearest]!]! - reachMm >= wanted) return true;
+  if (ring) return false;
+  const columns = isFace(kind) ? at.length / 2 : at.length;
+  const mm = tangentAt(piece, body, rho, along, from, nearest);
+  if (Number.isNaN(mm)) return false;
+  if (mm + leastAway(columns, at.length, 0, 1, 0, 1) >= wanted) return true;
+  for (let v = 0; v < at.length; v++) {
+    const here = tangentAt(piece, body, rho, along, from, v);
+    if (Number.isNaN(here)) return false;
+    const [t0, t1] = ALONG[kind][v % columns]!;
+    const row = v >= columns ? 1 : 0;
+    if (here + leastAway(columns, at.length, t0, t1, min(row, 0.5), max(row, 0.5)) < wanted) return false;
+  }
+  return true;
+}
+/** The tangent at one point: leaves in `away` how far the piece runs from it at each of its points; what the filled tyre clears there.
+ *  NaN on the spin axis. */
+function tangentAt(
+  { at, span2 }: ObstaclePiece,
+  { tire, outboardMm }: MountedBody,
+  rho: Float64Array,
+  along: Float64Array,
+  from: number,
+  v: number,
+): number {
+  const { halfWidthMm, radiusMm, shoulderMm } = tire;
+  const n = at.length;
+  const rv = rho[from + at[v]!]!;
+  const sv = along[from + at[v]!]!;
+  if (rv <= 0) return NaN;
+  const signed = sv - outboardMm;
+  const a = abs(signed) - halfWidthMm + shoulderMm;
+  const o = rv - radiusMm + shoulderMm;
+  let mm: number;
+  let byRho = 0;
+  let byAlong = 0;
+  if (a > 0 && o > 0) {
+    const d = sqrt(a * a + o * o);
+    mm = d - shoulderMm;
+    byRho = o / d;
+    byAlong = (signed < 0 ? -a : a) / d;
+  } else if (a > o) {
+    mm = a - shoulderMm;
+    byAlong = signed < 0 ? -1 : 1;
+  } else {
+    mm = o - shoulderMm;
+    byRho = 1;
+  }
+  for (let j = 0; j < n; j++) {
+    if (j === v) {
+      away[j] = 0;
+      continue;
+    }
+    const rj = rho[from + at[j]!]!;
+    const ds = along[from + at[j]!]! - sv;
+    const d2 = span2[j < v ? pairOf(j, v, n) : pairOf(v, j, n)]! - ds * ds;
+    away[j] = (byRho * (rj * rj - rv * rv - (d2 > 0 ? d2 : 0))) / (2 * rv) + byAlong * ds;
+  }
+  return mm;
+}
+/** How far a part of the piece runs under the tangent at most: across it is straight, its least is at one of the ends of the part. */
+function leastAway(columns: number, n: number, t0: number, t1: number, u0: number, u1: number): number {
+  if (n === columns) return leastAlong(columns, 0, t0, t1);
+  return min(leastAlong(columns, u0, t0, t1), leastAlong(columns, u1, t0, t1));
+}
+function leastAlong(columns: number, u: number, t0: number, t1: number): number {
+  const f0 = (1 - u) * away[0]! + u * away[columns % 6]!;
+  const f1 = (1 - u) * away[1]! + u * away[(columns + 1) % 6]!;
+  if (columns === 2) return min((1 - t0) * f0 + t0 * f1, (1 - t1) * f0 + t1 * f1);
+  return leastOnArc(f0, f1, (1 - u) * away[2]! + u * away[(columns + 2) % 6]!, t0, t1);
+}
+/** Least of a parabola that has these values at 0, ½ and 1, between two places. */
+function leastOnArc(f0: number, fm: number, f1: number, t0: number, t1: number): number {
+  const bend = 2 * f0 - 4 * fm + 2 * f1;
+  const slope0 = -3 * f0 + 4 * fm - f1;
+  const of = (t: number) => f0 + slope0 * t + bend * t * t;
+  const ends = min(of(t0), of(t1));
+  const x = bend > 0 ? -slope0 / (2 * bend) : -1;
+  return x > t0 && x < t1 ? min(ends, of(x)) : ends;
+}
+/** place of the pair i < j among those of n points */
+const pairOf = (i: number, j: number, n: number) => (i * (2 * n - i - 1)) / 2 + (j - i - 1);
