@@ -1,3 +1,4 @@
+import { ADJUSTABLE, type Adjustable } from './adjuster';
 import { axleFigures } from './axle-figures';
 import type { AxleSetup } from './edits';
 import { pointOf, type SuspensionModel } from './model';
@@ -5,17 +6,6 @@ import { poseNear } from './pose-at';
 import { bodyPoint, carried, type Pose } from './solve-carrier';
 import { distance } from './vec';
 
-/** Members whose length is set on the vehicle: the track bar until the axle stands in the middle, the drag link until the steering
- *  wheel is straight. */
-export const ADJUSTABLE = ['trackBar', 'drag'] as const;
-export type Adjustable = (typeof ADJUSTABLE)[number];
-/** What an adjustable member may be set to against the length of the vehicle's own, mm, and what one turn changes it by; null where no
- *  record says it. */
-export interface Adjuster {
-  readonly member: Adjustable;
-  readonly rangeMm: readonly [number, number];
-  readonly pitchMm: number | null;
-}
 /** What an adjustable member is set to. `before` and `after`: its aim without and with it, mm to the left of an axle, degrees of the
  *  steering wheel. */
 export interface Setting {

@@ -1,6 +1,6 @@
 import { once } from '../units/once';
 import type { Result } from '../units/result';
-import type { Adjuster } from './adjusters';
+import type { Adjuster } from './adjuster';
 import { canonicalEffects, stockAxle, withEffects, type AxleEffect, type AxleSetup } from './edits';
 import type { Hardpoints } from './hardpoints';
 import { rideHeight, springsAtWheelN, type RideHeight, type RideHeightFault } from './ride-height';

@@ -1,4 +1,4 @@
-import type { Adjustable, Adjuster } from './adjusters';
+import type { Adjustable, Adjuster } from './adjuster';
 import { buildModel } from './build-model';
 import type { Hardpoints } from './hardpoints';
 import type { Rod } from './rod-joints';

@@ -18,6 +18,7 @@ export * from './check-hardpoints';
 export * from './sweep';
 export * from './steering';
 export * from './rod-joints';
+export * from './adjuster';
 export * from './adjusters';
 export * from './bush-twist';
 export * from './travel';
