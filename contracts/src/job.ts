@@ -443,6 +443,10 @@ export const SettingsSchema = z
       tools: z.array(line).max(400).nullable(),
       habits: ways,
       seizedMinutes: z.int().min(0).max(600).nullable(),
+      springCompressor: z.strictObject({
+        mostKg: z.number().min(50).max(10_000).nullable(),
+        longestMm: z.number().min(100).max(900).nullable(),
+      }),
       followUps: z.strictObject({
         wheelNutsKm: z.int().min(10).max(2000),
         settledKm: z.int().min(50).max(10_000),

@@ -7,6 +7,7 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'spring-rate': 'Spring rate',
   'free-length': 'Free length of the spring',
   'coil-reserve': 'Room between the coils at full bump',
+  'coil-compression': 'Force of the compressed coil',
   'spring-length': 'Spring length at ride height',
   'droop-left': 'Travel left below the wheel',
   'joint-reserve': 'Swing left in the ball joint',

@@ -223,6 +223,12 @@ export function findingText(f: Finding | OverBudget, style: Style, platform: Pla
       return f.reserveMm <= 0
         ? `The ${f.axle} coils touch ${mm(-f.reserveMm)} before the bump stop is solid: the spring breaks or its seat does. Extend the stop by ${mm(f.lowerMm)} of wheel travel, or take another spring.`
         : `Only ${mm(f.reserveMm)} are left between the ${f.axle} coils at full bump. Extend the stop by ${mm(f.lowerMm)} of wheel travel, or take another spring.`;
+    case 'coil-compressor':
+      return f.forceKg > f.mostKg
+        ? `The ${f.axle} coil presses with ${kg(f.forceKg)} when it comes out (${mm(f.shorterMm)} shorter than free); the shop’s spring compressor is rated ${kg(f.mostKg)}. Use one rated for it, or hand the spring to a specialist.`
+        : `The ${f.axle} coil is ${mm(f.freeMm)} long when nothing presses on it; the shop’s spring compressor takes ${mm(f.longestMm)} between its hooks. Use one that takes it, or hand the spring to a specialist.`;
+    case 'coil-compressor-unknown':
+      return `The ${f.axle} coil comes out only compressed: ${mm(f.shorterMm)} shorter than free, ${kg(f.forceKg)}. What the shop’s spring compressor is rated for is not said: read it off the tool and write it into Workshop.`;
     case 'coil-seat':
       return `The end of this ${f.axle} coil has a bore of ${mm(f.boreMm)}; the seat takes ${mm(f.seatMm)}. It does not sit.`;
     case 'driver-assist':

@@ -40,6 +40,7 @@ export const FIGURE_NAMES = [
   'free-length',
   'spring-length',
   'coil-reserve',
+  'coil-compression',
   'droop-left',
   'bump-left',
   'joint-reserve',

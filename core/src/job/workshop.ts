@@ -10,6 +10,13 @@ export interface Fitter {
   readonly name: string;
   readonly skills: readonly Skill[];
 }
+/** What a spring compressor is rated for; null: nobody has said. */
+export interface SpringCompressor {
+  /** mass that presses as much as it may, kg, as the tool says it */
+  readonly mostKg: number | null;
+  /** longest spring that it takes between its hooks, mm */
+  readonly longestMm: number | null;
+}
 /** When a vehicle is seen again. */
 export interface FollowUps {
   readonly wheelNutsKm: number;
@@ -36,6 +43,8 @@ export interface Workshop {
   readonly habits: Readonly<Record<string, string>>;
   /** what a seized joint takes longer, minutes a side; null: nobody has said */
   readonly seizedMinutes: number | null;
+  /** the strongest spring compressor of the shop */
+  readonly springCompressor: SpringCompressor;
   readonly followUps: FollowUps;
 }
 /** A shop that has said nothing yet: no bay, nobody, so nothing is planned in time. */
@@ -49,5 +58,6 @@ export const NO_WORKSHOP: Workshop = {
   tools: null,
   habits: {},
   seizedMinutes: null,
+  springCompressor: { mostKg: null, longestMm: null },
   followUps: { wheelNutsKm: 80, settledKm: 800, settledDays: 14, thenEveryKm: 8000 },
 };

@@ -73,7 +73,7 @@ function pricing(a: Assessment, job: JobSections, catalogue: Catalogue, settings
   const comesTo = (of: Assessment, on: JobSections): Cost => {
     const plan = workPlan(of, on, catalogue, settings.workshop);
     const { totalMinor } = moneyOf(partsList(on, of, catalogue), plan, settings);
-    return { totalMinor, minutes: plan.personMinutes + plan.rackMinutes };
+    return { totalMinor, minutes: plan.personMinutes };
   };
   const still: Assessment = { ...a, chosen: [], planned: a.fitted, forecast: null, gearing: null, needs: [] };
   const bare: JobSections = {

@@ -9,6 +9,7 @@ import { barLink } from './bar-link';
 import { calibration } from './calibration';
 import { changedBefore } from './changed-before';
 import { coil } from './coil';
+import { coilCompressor } from './coil-compressor';
 import { cvAngle } from './cv-angle';
 import { damperMatch } from './damper-match';
 import { damperSolid } from './damper-solid';
@@ -63,6 +64,7 @@ export const RULES = [
   calibration,
   changedBefore,
   coil,
+  coilCompressor,
   cvAngle,
   damperMatch,
   damperSolid,

@@ -22,6 +22,7 @@ export * from './adjuster';
 export * from './adjusters';
 export * from './bush-twist';
 export * from './travel';
+export * from './coil-handling';
 export * from './ride';
 export * from './compute';
 export * from './linkage';

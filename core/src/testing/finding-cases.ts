@@ -34,6 +34,7 @@ import {
   HAIR,
   spacer,
   coilSpacer,
+  compressor,
   withTire,
   LOADED,
   type Change,
@@ -240,6 +241,9 @@ const seatOf = (boreMm: number) =>
       { family: 'coil', axle: 'front' },
     ),
   );
+/** A spacer on the coil of a front coil-over. */
+const preloaded = (mm: number) =>
+  effect({ kind: 'preload-spacer', thicknessMm: mm }, { family: 'preload-spacer', axle: 'front' });
 const assisted = (mm: number) =>
   on(
     FELL,
@@ -819,6 +823,21 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
         ),
       ),
     [100, 420, 1],
+  ),
+  'coil-compressor': pair(
+    'needs',
+    () => on(HALDER, preloaded(10), compressor({ mostKg: 300, longestMm: 800 })),
+    () => on(HALDER, preloaded(10), compressor({ mostKg: 1500, longestMm: 800 })),
+  ),
+  'coil-compressor-unknown': pair(
+    'ask',
+    () => on(HALDER, preloaded(10), compressor({ mostKg: null, longestMm: 800 })),
+    () =>
+      on(
+        FELL,
+        effect({ kind: 'hose', what: 'brake-hose', gainMm: 40 }, { family: 'hose-bracket', axle: 'front' }),
+        compressor({ mostKg: null, longestMm: 800 }),
+      ),
   ),
   'coil-seat': pair(
     'no',

@@ -27,6 +27,7 @@ import {
   type Spot,
   type TapeRound,
   type TireSection,
+  type SpringCompressor,
   type WheelItem,
 } from '..';
 import { catalogue, plainJob, platformOf, settings, withTape } from './demo-world';
@@ -83,6 +84,10 @@ export const limit =
       placeLimits: [{ what: 'total-lift', limitMm: 100, verdict: 'ask', whose: 'the county', ...l }],
     },
   });
+/** The shop's spring compressor. */
+export const compressor =
+  (springCompressor: SpringCompressor): Change =>
+  (s) => ({ ...s, settings: { ...s.settings, workshop: { ...s.settings.workshop, springCompressor } } });
 export const wheel =
   (w: Partial<WheelItem>): Change =>
   (s) => ({

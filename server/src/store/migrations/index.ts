@@ -12,6 +12,7 @@ import { quotes } from './011-quotes';
 import { workAndBoxes } from './012-work-and-boxes';
 import { settledOnTheBoard } from './013-settled-on-the-board';
 import { addressAndDays } from './014-address-and-days';
+import { springCompressor } from './015-spring-compressor';
 import type { NamedMigration } from './records';
 
 /** In order. A landed one is frozen: it imports nothing that lives on, and it deletes nothing a person may have made. */
@@ -30,5 +31,6 @@ export const MIGRATIONS: readonly NamedMigration[] = [
   workAndBoxes,
   settledOnTheBoard,
   addressAndDays,
+  springCompressor,
 ];
 export type { NamedMigration };
