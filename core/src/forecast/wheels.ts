@@ -18,7 +18,7 @@ import {
   type TireSize,
   type TireSizeFault,
 } from '../tires';
-import { G_M_PER_S2 } from '../units';
+import { G_M_PER_S2, keptIn } from '../units';
 import { asAsked, type MountedSide, type TireAsked } from '../vehicle';
 import { tireFigures, tireStiffness, type TireFigures } from './tire-figures';
 
@@ -279,8 +279,20 @@ function todaysWheel(
   };
 }
 type SizesToday = WheelsToday & Pick<TireSection, 'currentSize'>;
-/** The tyre that stands on an axle today, on its wheel; null where its size cannot be read. */
-function standingToday(section: SizesToday, platform: Platform, axle: Axle) {
+type Standing = ReturnType<typeof mountedToday>;
+const standing = new WeakMap<Platform, WeakMap<SizesToday, Map<Axle, Standing>>>();
+/** The tyre that stands on an axle today, on its wheel; null where its size cannot be read. Read once: every plan that is tried asks. */
+const standingToday = (section: SizesToday, platform: Platform, axle: Axle) =>
+  keptIn(
+    keptIn(
+      keptIn(standing, platform, () => new WeakMap<SizesToday, Map<Axle, Standing>>()),
+      section,
+      () => new Map<Axle, Standing>(),
+    ),
+    axle,
+    () => mountedToday(section, platform, axle),
+  );
+function mountedToday(section: SizesToday, platform: Platform, axle: Axle) {
   const own = axle === 'rear' ? section.currentRear : null;
   const text = (own?.size ?? section.currentSize).trim();
   const size = parseTireSize(text === '' ? platform.stockTire : text);

@@ -39,7 +39,7 @@ export const coilCompressor = rule<CoilCompressorFinding>({
       COIL_OUT.includes(family) || (coilOver && family === 'damper');
     if (!c.chosen.some(({ part }) => onAxle(part, axle) && opens(part))) return [];
     const worst = [prepared.today, prepared.with(c.planned)]
-      .flatMap((view) => handled(view) ?? [])
+      .flatMap((view) => prepared.keep(`coil/${view.key}`, () => handled(view)) ?? [])
       .reduce<CoilHandling | null>((m, h) => (m && m.forceN >= h.forceN ? m : h), null);
     if (!worst || worst.shorterMm === 0) return [];
     const { shorterMm, forceN, freeMm } = worst;
@@ -59,6 +59,7 @@ export const coilCompressor = rule<CoilCompressorFinding>({
   }),
 });
 function handled(view: AxleView): CoilHandling | null {
-  const height = view.height();
-  return height.ok ? coilHandling(view.state.setup, height.value.zMm, view.limits()) : null;
+  const travel = view.travel();
+  const { stopMm, damper } = view.limits();
+  return travel && coilHandling(view.state.setup, travel, stopMm, damper?.extendedMm ?? null);
 }

@@ -1,44 +1,40 @@
 import type { AxleSetup } from './edits';
 import { poseAt } from './pose-at';
-import { signedSpringForceN } from './spring-law';
+import { springForceN } from './spring-law';
 import { springState } from './spring-length';
-import { travelFrom, type TravelLimits } from './travel';
+import type { Travel } from './travel';
 
 /** What a coil asks of whoever takes it out or puts it in. */
 export interface CoilHandling {
   /** length with nothing on it, mm */
   readonly freeMm: number;
-  /** most room between its seats, mm: its own damper fully out where it stands on one, else the wheel hung with the damper off */
-  readonly roomMm: number;
   /** what it must be shortened by, mm; 0: it comes out by hand */
   readonly shorterMm: number;
   /** what it presses with then, N */
   readonly forceN: number;
 }
-/** How far the coil of an axle must be compressed to come out or go in, from the room between its seats; null where the axle has no coil
- *  or stands nowhere.
- *  @param rideZMm where the wheel stands, mm from design, + up */
-export function coilHandling(setup: AxleSetup, rideZMm: number, limits: TravelLimits): CoilHandling | null {
-  const { model, spring } = setup;
-  const [seat] = model.springs;
-  const [damper] = model.dampers;
-  if (!seat) return null;
-  const away = model.coilOver ? limits : { ...limits, damper: null };
-  const ends = travelFrom(model, rideZMm, away).ends(limits.stopMm);
-  const pose = ends ? poseAt(model, ends.bottomMm) : null;
-  if (!pose?.ok) return null;
-  const { lengthMm } = springState(model, seat, pose.value);
+/** How far the coil of an axle must be compressed to come out or go in: its free length against the room between its seats, with its own
+ *  damper fully out where it stands on one, else with the wheel hung and the damper off. Null where the axle has no coil or no pose.
+ *  @param extendedMm length of the damper fully out; null: not known */
+export function coilHandling(
+  { model, spring }: AxleSetup,
+  travel: Travel,
+  stopMm: number,
+  extendedMm: number | null,
+): CoilHandling | null {
+  const [[seat], [damper]] = [model.springs, model.dampers];
+  const hung = model.coilOver ? travel.ends(stopMm)?.bottomMm : travel.hungMm(spring.freeLengthMm);
+  const pose = hung === undefined ? null : poseAt(model, hung);
+  if (!seat || !pose?.ok) return null;
   // on the bench nothing but its damper holds a coil-over
   const further =
-    model.coilOver && damper && limits.damper
-      ? Math.max(0, limits.damper.extendedMm - springState(model, damper, pose.value).lengthMm)
+    model.coilOver && damper && extendedMm !== null
+      ? Math.max(0, extendedMm - springState(model, damper, pose.value).lengthMm)
       : 0;
-  const roomMm = lengthMm + further;
-  const shorterMm = Math.max(0, spring.freeLengthMm - roomMm);
+  const roomMm = springState(model, seat, pose.value).lengthMm + further;
   return {
     freeMm: spring.freeLengthMm,
-    roomMm,
-    shorterMm,
-    forceN: shorterMm === 0 ? 0 : Math.max(0, signedSpringForceN(spring, roomMm)),
+    shorterMm: Math.max(0, spring.freeLengthMm - roomMm),
+    forceN: springForceN(spring, roomMm),
   };
 }

@@ -194,12 +194,22 @@ export interface Travel {
   readonly ends: (stopMm: number) => TravelEnds | null;
   /** what is left of it, up and down; null when the ride height has no pose */
   readonly room: () => TravelRoom | null;
+  /** where the wheel hangs with its damper off, mm from design; no lower than a coil of this free length is loose at */
+  readonly hungMm: (freeLengthMm: number) => number;
 }
 export function travelFrom(model: SuspensionModel, rideZMm: number, limits: TravelLimits): Travel {
   const l = limited(model, rideZMm, limits);
   return {
     ends: (stopMm) => endsOf(l, rideZMm, stopMm),
     room: once(() => roomOf(l, rideZMm, limits)),
+    hungMm: (freeLengthMm) => {
+      const [seat] = model.springs;
+      const loose: Excess = [
+        'linkage',
+        (p) => (seat ? springState(model, seat, p.pose).lengthMm - freeLengthMm : null),
+      ];
+      return firstLimit(l.down, rideZMm, [loose, ...l.joints])[0];
+    },
   };
 }
 function endsOf(l: Limited, rideZMm: number, stopMm: number): TravelEnds | null {

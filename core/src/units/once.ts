@@ -4,7 +4,11 @@ export function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value;
 }
 /** What is kept under a key, made where it is not there yet. */
-export function keptIn<T>(kept: Map<string, T>, key: string, make: () => T): T {
+export function keptIn<K, T>(
+  kept: { readonly get: (key: K) => T | undefined; readonly set: (key: K, value: T) => unknown },
+  key: K,
+  make: () => T,
+): T {
   const had = kept.get(key);
   if (had !== undefined) return had;
   const made = make();
