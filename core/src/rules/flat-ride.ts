@@ -1,4 +1,4 @@
-import { explain, FLAT_RIDE, HIGHWAY_PERCENT } from '../evidence';
+import { DOUBTS, explain, FLAT_RIDE, HIGHWAY_PERCENT } from '../evidence';
 import { frequencies } from './manners';
 import { onTheWhole, rule } from './rule';
 
@@ -8,16 +8,20 @@ export interface FlatRideOff {
   readonly wasRatio: number;
   readonly window: readonly [number, number];
 }
-/** Rear over front frequency, loaded as used: below its window a vehicle pitches after every bump. The highway asks. */
+/** A frequency goes with the root of the rate and of the mass; two axles are compared. */
+const DOUBT_SHARE = Math.hypot(DOUBTS.coilRateShare, DOUBTS.massShare) / Math.SQRT2;
+/** Rear over front frequency, loaded as used: outside its window a vehicle pitches after every bump. On the highway it is a need; what lies
+ *  inside the doubt of the figure is not told. */
 export const flatRide = rule<FlatRideOff>({
-  findings: { 'flat-ride-off': { verdict: 'fits', topic: 'manners', blocks: null } },
+  findings: { 'flat-ride-off': { verdict: 'needs', topic: 'manners', blocks: 'order' } },
   check: onTheWhole((c) => {
     if (c.job.brief.usage.highway < HIGHWAY_PERCENT) return [];
     const [now, plan] = [frequencies(c, 'today'), frequencies(c, 'planned')];
     if (!now || !plan) return [];
     const figure = explain('flat-ride', 'ratio', 'ratio', { of: plan.rear, to: plan.front });
     const wasRatio = now.rear.value / now.front.value;
-    const inside = (r: number) => r >= FLAT_RIDE[0] && r <= FLAT_RIDE[1];
+    const inside = (r: number) =>
+      r >= FLAT_RIDE[0] * (1 - DOUBT_SHARE) && r <= FLAT_RIDE[1] * (1 + DOUBT_SHARE);
     return inside(figure.value) || !inside(wasRatio)
       ? []
       : [{ finding: { code: 'flat-ride-off', ratio: figure.value, wasRatio, window: FLAT_RIDE }, figure }];

@@ -624,7 +624,7 @@ export const FINDING_CASES: Readonly<Record<FindingCode, Case>> = {
     blocked,
     until('propshaft-joint', blocked, [0, 120, 1]),
   ),
-  'flat-ride-off': edge('flat-ride-off', 'fits', (n) => rearRate(n / 100), [100, 60, -5]),
+  'flat-ride-off': edge('flat-ride-off', 'needs', (n) => rearRate(n / 100), [100, 60, -5]),
   headlamps: edge('headlamps', 'fits', (n) => on(FELL, coilSpacer(n)), [0, 40, 1]),
   'rim-refused': edge(
     'rim-refused',
