@@ -14,7 +14,7 @@ const ALL_ROUND = 4;
 
 /** Every tyre and wheel that the job leaves open: tyres of the wanted size that are not ruled out, each on the wheels that are there and
  *  on every wheel that fits the hub; of those the ways that leave least to settle by themselves, the cheapest first. What the advisor
- *  has picked stays; a rear of its own is left to the advisor. Never empty. */
+ *  has picked stays, a tyre on other wheels where it cannot stay on those that are there; a rear of its own is left to the advisor. Never empty. */
 export function rollingWays(
   job: JobSections,
   vehicle: KnownVehicle,
@@ -27,8 +27,18 @@ export function rollingWays(
     minor: 0,
   };
   const size = parseTireSize(job.tire.targetSize);
-  if (is.tire.tireCode !== null || job.tire.rear !== null || !size.ok) return [is];
-  const tires = allowed(tiresOfSize(size.value, catalogue.tires), 'tire', locks);
+  if (job.tire.rear !== null || !size.ok) return [is];
+  const openOn = (tire: RollingWay['tire']) => {
+    const c = planCase({ ...job, tire: { ...job.tire, ...tire } }, vehicle, catalogue, settings);
+    const needs = needsOf(c, ['tire']);
+    const count = (v: 'no' | 'needs') => needs.filter((n) => n.verdict === v).length;
+    // what cannot stay is not made good by less to do
+    return [count('no'), count('needs')] as const;
+  };
+  const picked = catalogue.tires.filter((t) => t.code === is.tire.tireCode);
+  // a tyre that is picked stays on the wheels that are there, unless it cannot be mounted on them
+  if (is.tire.tireCode !== null && (is.tire.wheelCode !== null || openOn(is.tire)[0] === 0)) return [is];
+  const tires = picked.length > 0 ? picked : allowed(tiresOfSize(size.value, catalogue.tires), 'tire', locks);
   const fitting = catalogue.wheels.filter(
     (w) => w.boltCircle === vehicle.platform.boltCircle && w.rimIn === size.value.rimIn,
   );
@@ -41,11 +51,7 @@ export function rollingWays(
         tireCode: t.code,
         wheelCode: w === undefined ? is.tire.wheelCode : (w?.code ?? null),
       };
-      const c = planCase({ ...job, tire: { ...job.tire, ...tire } }, vehicle, catalogue, settings);
-      const needs = needsOf(c, ['tire']);
-      const count = (v: 'no' | 'needs') => needs.filter((n) => n.verdict === v).length;
-      // what cannot stay is not made good by less to do
-      const open = [count('no'), count('needs')] as const;
+      const open = openOn(tire);
       return { tire, open, minor: ALL_ROUND * (t.priceMinor + (w?.priceMinor ?? 0)) };
     }),
   );
