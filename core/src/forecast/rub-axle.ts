@@ -49,7 +49,7 @@ import {
   type RideHeightFault,
   type Vec3,
 } from '../suspension';
-import { bad, good, type Result } from '../units';
+import { bad, good, once, type Result } from '../units';
 import {
   onAxle,
   vehicleAxle,
@@ -74,7 +74,7 @@ export interface RubAxle {
   readonly setup: AxleSetup;
   readonly rideZMm: number;
   /** how far that height is in doubt, mm */
-  readonly rideDoubtMm: number;
+  readonly rideDoubtMm: () => number;
   /** how well the hardpoints of the axle are known, and with them what turns inside the rim, mm */
   readonly hardpointMm: number;
   readonly todayZMm: number;
@@ -185,7 +185,7 @@ export function rubAxle(
     setup,
     rideZMm: height.value.zMm,
     hardpointMm: spec.hardpointMm,
-    rideDoubtMm: heightDoubtMm(prepared, plan, newParts(input)),
+    rideDoubtMm: once(() => heightDoubtMm(prepared, plan, newParts(input))),
     todayZMm: was.value.zMm,
     ends,
     topBy: reach?.topBy ?? 'linkage',

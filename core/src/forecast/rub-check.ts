@@ -1,4 +1,11 @@
-import { leastOver, liftThatClears, usedWindow, type MountedBody, type PolarTable } from '../clearance';
+import {
+  leastOver,
+  liftThatClears,
+  tireBody,
+  usedWindow,
+  type MountedBody,
+  type PolarTable,
+} from '../clearance';
 import { DOUBTS } from '../evidence';
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault } from '../suspension';
@@ -24,8 +31,6 @@ export interface RubCheck {
   readonly nearestToStop: ObstacleResult;
   readonly marginMm: number;
   readonly toleranceMm: number;
-  /** what the clearance of the nearest is in doubt by, with everything that is: height, obstacle, tyre, wheel, and flex at full lock */
-  readonly plusMinusMm: number;
   /** the nearest is at full lock */
   readonly atLock: boolean;
   /** least lift over design; null when it clears as planned, or when no lift does */
@@ -34,41 +39,50 @@ export interface RubCheck {
   readonly rubbing: readonly ObstacleKind[];
 }
 const isAtLock = (where: RubWhere): boolean => where.startsWith('lock');
-/** What a clearance is in doubt by, mm, each input moved by its doubt. */
-function clearanceDoubtMm(
-  t: PolarTable,
-  w: MountedBody,
-  a: RubAxle,
-  nearest: ObstacleResult,
-  tire: TireAsked,
-): number {
-  const only = (k: number) => a.kinds[k] === nearest.kind;
-  const lower = leastOver(t, w, usedWindow(a.rideZMm + a.rideDoubtMm, a.used, a.ends), only);
-  const byHeight = Number.isFinite(lower) ? lower - nearest.used.clearanceMm : 0;
-  return Math.hypot(
-    byHeight,
-    insideRim(nearest.kind) ? a.hardpointMm : DOUBTS.obstacleMm,
-    Math.max(DOUBTS.tireMm, tireToleranceMm(tire)),
-    DOUBTS.wheelOffsetMm,
-    isAtLock(nearest.where) ? DOUBTS.flexAtLockMm : 0,
-  );
-}
+type RubInput = Pick<RubAxleInput, 'vehicle' | 'axle' | 'planned'>;
 const CHECK_ROWS = 9;
 /** lock needs a finer step than the other wheel's travel, which hardly moves this one */
 const CHECK_COLUMNS = { lock: 11, roll: 3 } as const;
+/** The coarse table of the short answer, with all ends of travel and lock in it. */
+export const checkTable = (a: RubAxle, keep?: KeepWalk): Result<PolarTable, ReachFault> =>
+  axleTable(a, CHECK_ROWS, a.acrossIs === 'other-wheel-mm' ? CHECK_COLUMNS.roll : CHECK_COLUMNS.lock, keep);
+/** What the clearance of the nearest is in doubt by, mm: height, tyre and wheel moved by their doubts, the obstacle, which may be nearer by
+ *  its own, the wheel's centre, and flex at full lock. */
+export function clearanceDoubtMm(
+  { vehicle, planned, axle }: RubInput,
+  a: RubAxle,
+  { nearest, atLock }: RubCheck,
+  tire: TireAsked,
+  keep?: KeepWalk,
+): number {
+  const table = checkTable(a, keep);
+  if (!table.ok) return 0;
+  const w = mountedBody(tire, vehicle.platform, spacersMm(planned, axle));
+  const only = (k: number) => a.kinds[k] === nearest.kind;
+  const moved = (body: MountedBody, window = a.usedWindow) => {
+    const mm = leastOver(table.value, body, window, only);
+    return Number.isFinite(mm) ? mm - nearest.used.clearanceMm : 0;
+  };
+  const taller = Math.max(DOUBTS.tireMm, tireToleranceMm(tire));
+  const either = (mm: number) => moved({ ...w, outboardMm: w.outboardMm + mm });
+  return Math.hypot(
+    moved(w, usedWindow(a.rideZMm + a.rideDoubtMm(), a.used, a.ends)),
+    moved({ ...w, tire: tireBody(tire.sectionMm, tire.diameterMm + 2 * taller, tire.mud, tire.rimIn) }),
+    Math.max(Math.abs(either(DOUBTS.wheelOffsetMm)), Math.abs(either(-DOUBTS.wheelOffsetMm))),
+    insideRim(nearest.kind) ? a.hardpointMm : DOUBTS.obstacleMm,
+    // where the wheel's centre is taken to be
+    a.hardpointMm,
+    atLock ? DOUBTS.flexAtLockMm : 0,
+  );
+}
 /** The short answer for several tyres on one axle, from one coarse table with all ends of travel and lock in it. */
 export function rubChecks(
-  input: Pick<RubAxleInput, 'vehicle' | 'axle' | 'planned'>,
+  input: RubInput,
   a: RubAxle,
   tires: readonly TireAsked[],
   keep?: KeepWalk,
 ): Result<readonly RubCheck[], ReachFault> {
-  const table = axleTable(
-    a,
-    CHECK_ROWS,
-    a.acrossIs === 'other-wheel-mm' ? CHECK_COLUMNS.roll : CHECK_COLUMNS.lock,
-    keep,
-  );
+  const table = checkTable(a, keep);
   if (!table.ok) return table;
   return good(
     tires.flatMap((tire): RubCheck[] => {
@@ -90,7 +104,6 @@ export function rubChecks(
           nearestToStop,
           marginMm: a.marginMm,
           toleranceMm: tireToleranceMm(tire),
-          plusMinusMm: clearanceDoubtMm(table.value, w, a, nearest, tire),
           atLock: isAtLock(nearest.where),
           leastLiftMm: lift?.ok ? lift.value : null,
           liftMm: -a.rideZMm,

@@ -5,6 +5,7 @@ import {
   newTires,
   readTires,
   rubAxle,
+  clearanceDoubtMm,
   rubChecks,
   stances,
   type AxleBurden,
@@ -12,6 +13,7 @@ import {
   type Forecast,
   type RubAxle,
   type RubAxleInput,
+  type KeepWalk,
   type RubCheck,
   type TireReading,
 } from '../forecast';
@@ -36,6 +38,7 @@ import {
   type PartsOfJob,
   type RepairWork,
   type TapeReading,
+  type TireAsked,
   type VehicleAxle,
 } from '../vehicle';
 
@@ -50,6 +53,8 @@ export interface AxlePlan {
   readonly rub: () => Result<RubAxle, RideHeightFault>;
   /** whether the wanted tyre clears; null without a tyre or a pose */
   readonly clearance: () => RubCheck | null;
+  /** what that is in doubt by, mm */
+  readonly clearanceDoubtMm: () => number;
   readonly rubInput: RubAxleInput;
   /** keeps what is dear to make and follows from how this axle stands, its reliefs, the brief, and `from` */
   readonly keep: <T>(name: string, from: readonly unknown[], make: () => T) => T;
@@ -214,6 +219,24 @@ function caseOn(
       [view().key, JSON.stringify([rubInput.reliefs, chains, usage.rock, usage.mud])].join(' '),
     );
     const rub = once(() => p.keep(`rub ${rubKey()}`, () => rubAxle(rubInput, p)));
+    const asked = once((): TireAsked | null => {
+      const side = tires().check?.[axle].target;
+      return side ? asAsked(side, formatTireSize(side.size)) : null;
+    });
+    const onTire = (tire: TireAsked) => `${rubKey()} ${JSON.stringify(tire)} ${spacersMm(planned, axle)}`;
+    const keepWalk: KeepWalk = (grid, make) =>
+      p.keepFew(`walk ${JSON.stringify([view().state.effects, grid])}`, make);
+    const clearance = once(() => {
+      const tire = asked();
+      if (!tire) return null;
+      return p.keep(`clearance ${onTire(tire)}`, () => {
+        const a = rub();
+        const r: Result<readonly RubCheck[], RideHeightFault | ReachFault> = a.ok
+          ? rubChecks(rubInput, a.value, [tire], keepWalk)
+          : bad(a.fault);
+        return r.ok ? (r.value[0] ?? null) : null;
+      });
+    });
     return {
       axle,
       prepared: p,
@@ -221,20 +244,15 @@ function caseOn(
       forecast: once(() => forecastAxle(p, view(), chosen)),
       rub,
       keep: (name, from, make) => p.keep(`${name} ${rubKey()} ${JSON.stringify(from)}`, make),
-      clearance: once(() => {
-        const side = tires().check?.[axle].target;
-        if (!side) return null;
-        const tire = asAsked(side, formatTireSize(side.size));
-        return p.keep(`clearance ${rubKey()} ${JSON.stringify(tire)} ${spacersMm(planned, axle)}`, () => {
-          const a = rub();
-          const r: Result<readonly RubCheck[], RideHeightFault | ReachFault> = a.ok
-            ? rubChecks(rubInput, a.value, [tire], (grid, make) =>
-                p.keepFew(`walk ${JSON.stringify([view().state.effects, grid])}`, make),
-              )
-            : bad(a.fault);
-          return r.ok ? (r.value[0] ?? null) : null;
-        });
-      }),
+      clearance,
+      clearanceDoubtMm: () => {
+        const [a, tire, check] = [rub(), asked(), clearance()];
+        return a.ok && tire && check
+          ? p.keep(`clearance doubt ${onTire(tire)}`, () =>
+              clearanceDoubtMm(rubInput, a.value, check, tire, keepWalk),
+            )
+          : 0;
+      },
     };
   };
   const axles = { front: plan('front'), rear: plan('rear') };

@@ -52,7 +52,7 @@ const figureOf = (
     {
       formula: 'rub-map',
       limit: { min: marginMm },
-      plusMinus: check.plusMinusMm,
+      plusMinus: c.axles[check.axle].clearanceDoubtMm(),
       loadCase: name === 'clearance' ? check.nearest.loadCase : undefined,
     },
   );

@@ -1,18 +1,25 @@
 import {
+  add,
   AXLES,
   angleDoubtDeg,
   axleFigures,
   cardanPair,
+  checkTable,
+  clearanceDoubtMm,
   DOUBTS,
   forecastAxle,
   insideRim,
   isAxleEffect,
+  keptIn,
+  leastOver,
   LIFT_SOURCES,
+  mountedBody,
   preloadToStandMm,
   prepareAxle,
   propshaftAt,
   rubAxle,
   rubChecks,
+  spacersMm,
   standsDoubtMm,
   vehicleAxle,
   wheelFigures,
@@ -281,6 +288,10 @@ export function coverageOf(
       width: had.width + says.plusMinus,
     });
   };
+  // a tape is read to the millimetre: many shops are told the same
+  const kept = new Map<string, ReturnType<typeof told>>();
+  const toldAt = (of: Axle, with_: Part | null, tapedMm: number) =>
+    keptIn(kept, `${of} ${with_?.code ?? ''} ${tapedMm}`, () => told(vehicle, of, with_, tapedMm));
   for (let i = 0; i < shops; i++) {
     const real = {
       front: truth(platform, 'front', axle === 'front' ? part : null, draw),
@@ -288,17 +299,17 @@ export function coverageOf(
     };
     if (!real.front || !real.rear) continue;
     const taped = {
-      front: real.front.stanceMm + draw(DOUBTS.tapeMm),
-      rear: real.rear.stanceMm + draw(DOUBTS.tapeMm),
+      front: Math.round(real.front.stanceMm + draw(DOUBTS.tapeMm)),
+      rear: Math.round(real.rear.stanceMm + draw(DOUBTS.tapeMm)),
     };
-    const here = told(vehicle, axle, part, taped[axle]);
+    const here = toldAt(axle, part, taped[axle]);
     if (!here) continue;
     const mine = axle === 'front' ? real.front : real.rear;
     count('height', here.height, mine.riseMm);
     count('camber', here.camber, mine.camber);
     count('shaft', here.shaft, mine.shaft);
-    const front = axle === 'front' ? here : told(vehicle, 'front', null, taped.front);
-    const rear = axle === 'rear' ? here : told(vehicle, 'rear', null, taped.rear);
+    const front = axle === 'front' ? here : toldAt('front', null, taped.front);
+    const rear = axle === 'rear' ? here : toldAt('rear', null, taped.rear);
     if (front?.caster && front.height && rear?.height && real.front.caster !== null) {
       const pitch = (rearMm: number, frontMm: number) => degOf((rearMm - frontMm) / platform.wheelbaseMm);
       count(
@@ -328,7 +339,7 @@ export function coverageOf(
 }
 const degOf = (slope: number) => (Math.atan(slope) * 180) / Math.PI;
 
-/** The same for the clearance of the vehicle's own tyre: obstacles, tyre, wheel and flex are drawn as well. */
+/** The same for the clearance of the vehicle's own tyre from what is told to be nearest: obstacle, tyre, wheel and flex are drawn as well. */
 export function clearanceCoverageOf(
   platform: Platform,
   axle: Axle,
@@ -339,7 +350,7 @@ export function clearanceCoverageOf(
 ): { readonly share: number; readonly plusMinus: number } | null {
   const normal = normalFrom(seed);
   const draw: Draw = (doubt) => (doubt / SIGMAS) * normal();
-  const check = (p: Platform, parts: readonly Part[], tapedMm: number, t: TireAsked) => {
+  const standing = (p: Platform, parts: readonly Part[], tapedMm: number) => {
     const input: RubAxleInput = {
       vehicle: { platform: p, year: p.years[1], variant: {} },
       axle,
@@ -352,47 +363,57 @@ export function clearanceCoverageOf(
       tapedMm,
     };
     const rub = rubAxle(input);
-    const r = rub.ok ? rubChecks(input, rub.value, [t]) : null;
-    return r?.ok ? (r.value[0] ?? null) : null;
+    return rub.ok ? { input, a: rub.value } : null;
   };
+  const toldAt = (tapedMm: number) => {
+    const at = standing(platform, [part], tapedMm);
+    const r = at && rubChecks(at.input, at.a, [tire]);
+    const check = r?.ok ? r.value[0] : undefined;
+    return at && check ? { check, plusMinusMm: clearanceDoubtMm(at.input, at.a, check, tire) } : null;
+  };
+  /** what the same obstacle really clears */
+  const really = (at: NonNullable<ReturnType<typeof standing>>, t: TireAsked): number | null => {
+    const table = checkTable(at.a);
+    const w = mountedBody(t, platform, spacersMm(at.input.planned, axle));
+    return table.ok ? leastOver(table.value, w, at.a.usedWindow) : null;
+  };
+  const kept = new Map<number, ReturnType<typeof toldAt>>();
   let [inside, of, width] = [0, 0, 0];
   for (let i = 0; i < shops; i++) {
     const real = truth(platform, axle, part, draw);
     if (!real) continue;
-    const says = check(platform, [part], real.stanceMm + draw(DOUBTS.tapeMm), tire);
+    // a tape is read to the millimetre: many shops are told the same
+    const tapedMm = Math.round(real.stanceMm + draw(DOUBTS.tapeMm));
+    const says = keptIn(kept, tapedMm, () => toldAt(tapedMm));
+    if (!says) continue;
+    const { nearest, atLock } = says.check;
+    const doubtMm = insideRim(nearest.kind) ? real.spec.hardpointMm : DOUBTS.obstacleMm;
     const spec: AxleSpec = {
       ...real.spec,
-      obstacles: real.spec.obstacles.map((o) =>
-        movedOut(o, real.spec, draw(insideRim(o.kind) ? real.spec.hardpointMm : DOUBTS.obstacleMm)),
-      ),
+      obstacles: real.spec.obstacles
+        .filter((o) => o.kind === nearest.kind)
+        .map((o) => elsewhere(o, () => draw(doubtMm))),
     };
-    const is = check({ ...platform, [axle]: spec }, [{ ...part, effects: real.effects }], real.stanceMm, {
-      ...tire,
-      diameterMm: tire.diameterMm + 2 * draw(DOUBTS.tireMm),
-      offsetMm: tire.offsetMm + draw(DOUBTS.wheelOffsetMm),
-    });
-    if (!says || !is) continue;
+    const at = standing({ ...platform, [axle]: spec }, [{ ...part, effects: real.effects }], real.stanceMm);
+    const is =
+      at &&
+      really(at, {
+        ...tire,
+        diameterMm: tire.diameterMm + 2 * draw(DOUBTS.tireMm),
+        offsetMm: tire.offsetMm + draw(DOUBTS.wheelOffsetMm),
+      });
+    if (is === null) continue;
     of++;
     width += says.plusMinusMm;
-    const flex = says.atLock ? draw(DOUBTS.flexAtLockMm) : 0;
-    inside += Number(
-      Math.abs(says.nearest.used.clearanceMm - is.nearest.used.clearanceMm - flex) <= says.plusMinusMm,
-    );
+    const flex = atLock ? draw(DOUBTS.flexAtLockMm) : 0;
+    inside += Number(Math.abs(nearest.used.clearanceMm - is - flex) <= says.plusMinusMm);
   }
   return of === 0 ? null : { share: inside / of, plusMinus: width / of };
 }
-/** An obstacle further from the spin axis at design, mm. */
-function movedOut(o: AxleSpec['obstacles'][number], spec: AxleSpec, mm: number) {
-  const { points } = spec.hardpoints;
-  const wheel = 'wheelCentre' in points ? points.wheelCentre : points.wheelLeft;
-  return {
-    ...o,
-    points: o.points.map((p): Vec3 => {
-      const [dx, dz] = [p[0] - wheel[0], p[2] - wheel[2]];
-      const r = Math.hypot(dx, dz);
-      return r < 1 ? p : [p[0] + (dx / r) * mm, p[1], p[2] + (dz / r) * mm];
-    }),
-  };
+/** An obstacle moved whole, each way by its doubt: towards the tyre as much as along it. */
+function elsewhere(o: AxleSpec['obstacles'][number], byMm: () => number) {
+  const by: Vec3 = [byMm(), byMm(), byMm()];
+  return { ...o, points: o.points.map((p) => add(p, by)) };
 }
 /** Every platform with each family of lift sources that the catalogue has for it. */
 export const rangeCases = (
