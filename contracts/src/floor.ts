@@ -25,6 +25,7 @@ const floor = z.strictObject({
   vehicle: z.string(),
   crews: z.array(z.strictObject({ people: count, bayMinutes: count })).min(1),
   rackMinutes: count,
+  personMinutes: count,
   skills: z.array(z.enum(SKILLS)),
   readyOn: day.nullable(),
   lines: z.array(line),

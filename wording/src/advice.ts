@@ -1,5 +1,6 @@
 import type { Decision } from '@rigger/core';
-import { capital, duration, money, type Style } from './format';
+import { capital, money, type Style } from './format';
+import { personTime } from './times';
 
 interface Cost {
   readonly totalMinor: number;
@@ -10,7 +11,7 @@ export const nowOrLater = (
   { now, alone }: { readonly now: Cost; readonly alone: Cost },
   style: Style,
 ): string => {
-  const of = (c: Cost) => `${money(c.totalMinor, style)}, ${duration(Math.max(0, c.minutes))}`;
+  const of = (c: Cost) => `${money(c.totalMinor, style)}, ${personTime(Math.max(0, c.minutes))}`;
   return `Now, while it is open: ${of(now)}; later, alone: ${of(alone)}.`;
 };
 /** The customer's word on something that is advised, behind its sentence on paper. */

@@ -25,6 +25,7 @@ import {
 import type { Headline } from './headline';
 import { shortDay } from './dates';
 import { duration, hoursText, length, plural, type Style } from './format';
+import { personTime } from './times';
 
 /** Which way of taking apart a step is, and what it risks. */
 export function wayText(way: WorkStep['way']): string {
@@ -124,7 +125,7 @@ export const UNPLACED_WORDS: Readonly<Record<Week['unplaced'][number]['why'], st
 export function stageText(s: DeliveryStage, style: Style, nameOf: (code: string) => string): string {
   const when = s.day === null ? 'Once the last box has a day' : `From ${shortDay(s.day)}`;
   if (s.fits.length === 0) return `${when}: nothing can be fitted that stands by itself.`;
-  return `${when}: ${s.fits.map(nameOf).join(', ')}. ${duration(s.minutes)}. Rolls and drives after it, ${standsText(s.stands, style)}.`;
+  return `${when}: ${s.fits.map(nameOf).join(', ')}. ${personTime(s.minutes)}. Rolls and drives after it, ${standsText(s.stands, style)}.`;
 }
 const standsText = ({ front, rear }: DeliveryStage['stands'], style: Style): string =>
   front === null || rear === null
@@ -133,8 +134,8 @@ const standsText = ({ front, rear }: DeliveryStage['stands'], style: Style): str
 /** What comes of fitting what waits before the rest is here. */
 export const allTheSameText = (x: LeftOpen, style: Style): string =>
   x.rolls
-    ? `Fitted all the same (${duration(x.minutes)}) it rolls in the yard, ${standsText(x.stands, style)}, and does not drive:`
-    : `Fitted all the same (${duration(x.minutes)}) it ${standsText(x.stands, style)}, and is neither driven nor moved:`;
+    ? `Fitted all the same (${personTime(x.minutes)}) it rolls in the yard, ${standsText(x.stands, style)}, and does not drive:`
+    : `Fitted all the same (${personTime(x.minutes)}) it ${standsText(x.stands, style)}, and is neither driven nor moved:`;
 export const crewText = (ids: readonly string[], fitters: readonly Fitter[]): string =>
   ids.map((id) => fitters.find((f) => f.id === id)?.name ?? id).join(', ');
 export const piecesShort = (

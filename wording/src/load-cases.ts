@@ -12,6 +12,8 @@ export interface StandingCase {
   readonly name: string;
   readonly front: string;
   readonly rear: string;
+  /** both, the unit once */
+  readonly both: string;
   readonly rake: string;
   readonly height: string;
   /** it stands as in the case before, which is named */
@@ -26,17 +28,19 @@ export function standingCases(f: Forecast, style: Style): readonly StandingCase[
   const cases = [
     ['as it stands', f.today],
     ['planned, empty', f.planned],
-    [`planned, ${LOAD_CASE_WORDS['as-used']}`, f.loaded],
+    ['planned, as used', f.loaded],
     ['planned, at its rating', f.rated],
   ] as const;
   return cases.map(([name, s], i) => {
     const same = (of: Forecast['today']) =>
       Math.abs(of.front.value - s.front.value) < SAME_MM && Math.abs(of.rear.value - s.rear.value) < SAME_MM;
     const before = cases.slice(0, i).find(([, of]) => same(of));
+    const [front, rear] = [length(s.front.value, style), length(s.rear.value, style)];
     return {
       name,
-      front: length(s.front.value, style),
-      rear: length(s.rear.value, style),
+      front,
+      rear,
+      both: `${front.replace(/ (mm|in)$/, '')} / ${rear}`,
       rake: rakeText(s.rake.value, style),
       height: length(s.heightMm.value, style),
       sameAs: before ? before[0] : null,
@@ -47,5 +51,5 @@ export function standingCases(f: Forecast, style: Style): readonly StandingCase[
  *  Cases that are the same say so. */
 export const standingText = (f: Forecast, style: Style): string =>
   standingCases(f, style)
-    .map((c) => (c.sameAs ? `${c.name} the same as ${c.sameAs}` : `${c.name} ${c.front} / ${c.rear}`))
+    .map((c) => (c.sameAs ? `${c.name} the same as ${c.sameAs}` : `${c.name} ${c.both}`))
     .join('; ');

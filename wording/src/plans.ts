@@ -17,6 +17,7 @@ import type {
 } from '@rigger/core';
 import { USES } from '@rigger/core';
 import { duration, length, money, plural, quantity, type Style } from './format';
+import { personTime } from './times';
 import type { Headline } from './headline';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
 
@@ -96,7 +97,7 @@ export function plansHeadline(t: PlansTold | null, busy: boolean, style: Style):
       ? `No plan settles everything; ${worth.length === 1 ? 'the nearest leaves' : 'the nearest leave'} ${plural(first.needs.no + first.needs.needs, 'thing')} open.`
       : `${n}; ${whole}.`,
     consequence: first
-      ? `${FAMILY_NAMES[first.family]}: ${money(first.totalMinor, style)} with tax, ${duration(first.times.personMinutes)}${first.missMm > 3 ? `, ${length(first.missMm, style)} off the wish` : ''}. ${looked}`
+      ? `${FAMILY_NAMES[first.family]}: ${money(first.totalMinor, style)} with tax, ${personTime(first.times.personMinutes)}${first.missMm > 3 ? `, ${length(first.missMm, style)} off the wish` : ''}. ${looked}`
       : looked,
   };
 }
@@ -193,7 +194,7 @@ export function sizeText(s: SizeOfSeries, style: Style): string {
 }
 /** A plan as a point is spoken: for who cannot see the picture. */
 export const pointText = (p: PlanPoint, style: Style): string =>
-  `${FAMILY_NAMES[p.family]}: ${money(p.totalMinor, style)}, ${length(p.missMm, style)} off the wish, ${duration(p.times.personMinutes)}${p.days > 0 ? `, ${plural(p.days, 'day')} until the last part` : ''}`;
+  `${FAMILY_NAMES[p.family]}: ${money(p.totalMinor, style)}, ${length(p.missMm, style)} off the wish, ${personTime(p.times.personMinutes)}${p.days > 0 ? `, ${plural(p.days, 'day')} until the last part` : ''}`;
 export const frequencyText = (front: number, rear: number, style: Style): string =>
   `${quantity(front, 'Hz', style).replace(/\s*Hz$/, '')} / ${quantity(rear, 'Hz', style)}`;
 
@@ -280,7 +281,7 @@ export function bandText(
 /** A plan in two visits; `name`: what a part is called. */
 export function stagesText(s: Stages, name: (code: string) => string, style: Style): readonly string[] {
   const visit = (v: Stages['first']) =>
-    `${[...v.parts.map(name), ...(v.withTires ? ['tyres and wheels'] : [])].join(', ')}: ${money(v.totalMinor, style)}, ${duration(v.minutes)}.`;
+    `${[...v.parts.map(name), ...(v.withTires ? ['tyres and wheels'] : [])].join(', ')}: ${money(v.totalMinor, style)}, ${personTime(v.minutes)}.`;
   return [
     `Now: ${visit(s.first)} It stands by itself.`,
     `Later: ${visit(s.then)}`,

@@ -21,6 +21,8 @@ export interface FloorJob {
   /** alone and as a pair, as far as the shop has hands and the work can be done so */
   readonly crews: Waiting['crews'];
   readonly rackMinutes: number;
+  /** all fitters together: what is sold */
+  readonly personMinutes: number;
   readonly skills: readonly Skill[];
   /** the day on which all of its boxes are here; null: for one of them nobody has said */
   readonly readyOn: string | null;
@@ -85,6 +87,7 @@ export function floorJob(
     vehicle: a.vehicle.platform.label,
     crews,
     rackMinutes: Math.ceil(plan.rackMinutes),
+    personMinutes: Math.ceil(plan.personMinutes),
     skills: skillsOf(plan),
     readyOn: readyOn(told, day),
     lines: told,

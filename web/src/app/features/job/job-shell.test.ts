@@ -71,7 +71,7 @@ describe('the shell of a job', () => {
   it('says the stance in words, and how much of the height limit is left, in the unit of the shop', async () => {
     const v = await show(demoJob('hut-warden'));
     expect(v.at('.beside')).toMatch(
-      /planned, empty518 mm \/ 532 mm, nose 15 mm low.*loaded as said.*level.*at its rating/,
+      /planned, empty\s*518 \/ 532 mm, nose 15 mm low.*as used.*level.*at its rating/,
     );
     expect(v.at('app-elevation-view')).toMatch(/48 mm to spare under older ferry/);
     TestBed.inject(Shop).useUnit('in');

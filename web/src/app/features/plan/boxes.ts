@@ -18,7 +18,7 @@ import {
   besideText,
   boxesHeadline,
   codeText,
-  duration,
+  personTime,
   findingText,
   inUnits,
   lineProvenance,
@@ -68,7 +68,7 @@ export class BoxesView {
   protected readonly code = codeText;
   protected readonly beside = besideText;
   protected readonly short = piecesShort;
-  protected readonly hours = duration;
+  protected readonly person = personTime;
   protected readonly provenance = lineProvenance;
   protected readonly said = (text: string) => inUnits(text, this.shop.style());
   private readonly today = localDay(new Date());

@@ -17,6 +17,7 @@ import {
   crewText,
   duration,
   momentText,
+  personTime,
   shortDay,
   UNPLACED_WORDS,
   weekHeadline,
@@ -45,7 +46,15 @@ export class WeekView {
   protected readonly data = inject(FloorData);
   protected readonly shop = inject(Shop);
   private readonly plans = injectShopPlans();
-  protected readonly hours = duration;
+  /** what a job takes: of its people, of the bay as it is placed, of the rack */
+  protected times({ p, row }: { readonly p: Placed; readonly row: FloorRow }): string {
+    const rackMinutes = row.floor?.rackMinutes ?? 0;
+    return [
+      ...(row.floor ? [personTime(row.floor.personMinutes)] : []),
+      `${duration(p.end - p.start)} in the bay`,
+      ...(rackMinutes > 0 ? [`${duration(rackMinutes)} on the rack`] : []),
+    ].join(', ');
+  }
   protected readonly day = shortDay;
   private readonly grid = viewChild<ElementRef<HTMLElement>>('grid');
 
