@@ -6,7 +6,7 @@ import { build } from 'esbuild';
 import { ensureInstalled, root } from './bootstrap.mjs';
 
 // Simulated shops: how often the truth lies inside the range that is told, for every platform and each family of lift sources.
-//   npm run ranges -- [--shops 600] [--clearance 200] [--only corvane]
+//   npm run ranges -- [--shops 2000] [--clearance 600] [--only corvane]
 ensureInstalled();
 const option = (name, otherwise) => {
   const at = process.argv.indexOf(`--${name}`);
@@ -25,8 +25,8 @@ await build({
 });
 const { rangesTable } = createRequire(import.meta.url)(file);
 const { cells, outside } = rangesTable({
-  shops: Number(option('shops', 600)),
-  clearanceShops: Number(option('clearance', 200)),
+  shops: Number(option('shops', 2000)),
+  clearanceShops: Number(option('clearance', 600)),
   only: option('only', ''),
   told: (line) => console.log(line),
 });

@@ -4,6 +4,7 @@ import {
   movesBy,
   poseNear,
   preloadNearMm,
+  preloadToStandMm,
   type AxleEffect,
   type AxleSetup,
   type Pose,
@@ -176,7 +177,7 @@ export function* shakenInputs(
 }
 /** How far a planned height over the ground of its axle is in doubt, mm: where it stands today, and by how much the plan moves it. */
 export function heightDoubtMm(v: VehicleAxle, plan: AxleView, here: readonly FittedPart[]): number {
-  return Math.hypot(standsDoubtMm(v), ...liftDoubts(v, plan, here).map((d) => d.value));
+  return Math.hypot(stanceDoubtMm(v, plan), ...liftDoubts(v, plan, here).map((d) => d.value));
 }
 /** What a lift is in doubt by, each kind of input by itself, largest first: how far the lift moves when it is used up. */
 export function liftDoubts(v: VehicleAxle, plan: AxleView, here: readonly FittedPart[]): readonly Figure[] {
@@ -199,6 +200,16 @@ function doubtsOf(v: VehicleAxle, plan: AxleView, here: readonly FittedPart[]): 
 /** How far it may stand today from where it is said to, mm: by the tape, or without one by how the factory lets its vehicles stand. */
 export const standsDoubtMm = (v: VehicleAxle): number =>
   v.input.tapedMm == null ? v.spec.archToleranceMm : DOUBTS.tapeMm;
+/** What the planned height is in doubt by for that, mm: as much, but less where the stop holds it. */
+function stanceDoubtMm(v: VehicleAxle, plan: AxleView): number {
+  const doubtMm = standsDoubtMm(v);
+  const [was, is] = [v.today.height(), plan.height()];
+  if (!was.ok || !is.ok || !is.value.onStop) return doubtMm;
+  const higherMm = preloadToStandMm(v.today.state, v.today.load.emptyN, was.value.zMm - doubtMm);
+  if (higherMm === null) return doubtMm;
+  const then = v.prepared.evaluate(plan.state.effects, plan.preloadMm + higherMm).under(plan.load.emptyN);
+  return then.ok ? Math.abs(then.value.zMm - is.value.zMm) : doubtMm;
+}
 /** What an angle of the planned axle is in doubt by, degrees: by how far the height is, and by how the linkage really lies.
  *  `of`: the angle at a pose; null where the axle has none. */
 export function angleDoubtDeg(
@@ -220,7 +231,7 @@ export function angleDoubtDeg(
     name: 'tape-tolerance',
     by: given('slack', standsDoubtMm(v), 'mm', 'where it stands today'),
     setup: null,
-    riseMm: standsDoubtMm(v),
+    riseMm: stanceDoubtMm(v, plan),
   };
   for (const { setup, riseMm } of [...shakenInputs(v, plan, here, 'all'), stance]) {
     const then = at(setup?.model ?? plan.state.setup.model, is.value, riseMm);

@@ -42,6 +42,7 @@ import { heightDoubtMm } from './height-doubts';
 import {
   add,
   evenGrid,
+  preloadToStandMm,
   type Axle,
   type AxleEffect,
   type AxleSetup,
@@ -82,6 +83,8 @@ export interface RubAxle {
   readonly topBy: string;
   readonly used: UsedTravel;
   readonly usedWindow: Window;
+  /** the same where its springs hold it higher by this much, mm: under its loads the stops give as they give */
+  readonly usedHigher: (mm: number) => Window;
   readonly wholeWindow: Window;
   readonly acrossIs: Across;
   readonly marginMm: number;
@@ -191,6 +194,18 @@ export function rubAxle(
     topBy: reach?.topBy ?? 'linkage',
     used,
     usedWindow: usedWindow(height.value.zMm, used, ends),
+    usedHigher: (mm) => {
+      const zMm = height.value.zMm - mm;
+      const preloadMm = preloadToStandMm(plan.state, plan.load.emptyN, zMm);
+      if (preloadMm === null) return usedWindow(zMm, used, ends);
+      const higher = prepared.prepared.evaluate(plan.state.effects, plan.preloadMm + preloadMm);
+      const below = (loadN: number) => {
+        const h = higher.under(loadN);
+        return h.ok ? Math.max(0, h.value.zMm - zMm) : 0;
+      };
+      const { loadedN, ratedN } = plan.load;
+      return usedWindow(zMm, { ...used, sinksMm: below(loadedN), ratedMm: below(ratedN) }, ends);
+    },
     wholeWindow: wholeWindow(ends),
     acrossIs: spec.lock
       ? spec.lock.kind === 'rack'

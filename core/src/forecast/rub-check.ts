@@ -1,11 +1,4 @@
-import {
-  leastOver,
-  liftThatClears,
-  tireBody,
-  usedWindow,
-  type MountedBody,
-  type PolarTable,
-} from '../clearance';
+import { leastOver, liftThatClears, tireBody, type MountedBody, type PolarTable } from '../clearance';
 import { DOUBTS } from '../evidence';
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault } from '../suspension';
@@ -63,12 +56,14 @@ export function clearanceDoubtMm(
     const mm = leastOver(table.value, body, window, only);
     return Number.isFinite(mm) ? mm - nearest.used.clearanceMm : 0;
   };
-  const taller = Math.max(DOUBTS.tireMm, tireToleranceMm(tire));
-  const either = (mm: number) => moved({ ...w, outboardMm: w.outboardMm + mm });
+  // either way, for what is nearest on one side is not on the other
+  const eitherWay = (doubtMm: number, by: (mm: number) => number) =>
+    Math.hypot(by(doubtMm), by(-doubtMm)) / Math.SQRT2;
+  const grown = (mm: number) => tireBody(tire.sectionMm, tire.diameterMm + 2 * mm, tire.mud, tire.rimIn);
   return Math.hypot(
-    moved(w, usedWindow(a.rideZMm + a.rideDoubtMm(), a.used, a.ends)),
-    moved({ ...w, tire: tireBody(tire.sectionMm, tire.diameterMm + 2 * taller, tire.mud, tire.rimIn) }),
-    Math.max(Math.abs(either(DOUBTS.wheelOffsetMm)), Math.abs(either(-DOUBTS.wheelOffsetMm))),
+    eitherWay(a.rideDoubtMm(), (mm) => moved(w, a.usedHigher(mm))),
+    eitherWay(Math.max(DOUBTS.tireMm, tireToleranceMm(tire)), (mm) => moved({ ...w, tire: grown(mm) })),
+    eitherWay(DOUBTS.wheelOffsetMm, (mm) => moved({ ...w, outboardMm: w.outboardMm + mm })),
     insideRim(nearest.kind) ? a.hardpointMm : DOUBTS.obstacleMm,
     // where the wheel's centre is taken to be
     a.hardpointMm,

@@ -8,6 +8,7 @@ import {
   clearanceDoubtMm,
   DOUBTS,
   forecastAxle,
+  heightDoubtMm,
   insideRim,
   isAxleEffect,
   keptIn,
@@ -20,7 +21,7 @@ import {
   rubAxle,
   rubChecks,
   spacersMm,
-  standsDoubtMm,
+  tireToleranceMm,
   vehicleAxle,
   wheelFigures,
   type Axle,
@@ -195,7 +196,7 @@ function told(
     return value === null || plusMinus === null ? null : { value, plusMinus };
   };
   const out: Partial<Record<RangeFigure, Told>> = {
-    height: { value: tapedMm + lift.value, plusMinus: Math.hypot(lift.plusMinus ?? 0, standsDoubtMm(v)) },
+    height: { value: tapedMm + lift.value, plusMinus: heightDoubtMm(v, plan, parts) },
   };
   const [camber, caster, shaft] = [angle(CAMBER), angle(CASTER), angle(shaftOf(v.spec))];
   if (camber) out.camber = camber;
@@ -399,7 +400,7 @@ export function clearanceCoverageOf(
       at &&
       really(at, {
         ...tire,
-        diameterMm: tire.diameterMm + 2 * draw(DOUBTS.tireMm),
+        diameterMm: tire.diameterMm + 2 * draw(Math.max(DOUBTS.tireMm, tireToleranceMm(tire))),
         offsetMm: tire.offsetMm + draw(DOUBTS.wheelOffsetMm),
       });
     if (is === null) continue;
