@@ -104,6 +104,8 @@ const TOP_MM = 190;
       display: block;
       width: 100%;
       height: 100%;
+      /* the ground goes on beyond the drawing */
+      overflow: visible;
     }
     line,
     polygon,
