@@ -24,12 +24,12 @@ import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
 /** What a school of the trade is called over a column. */
 export const FAMILY_NAMES: Readonly<Record<PlanFamily, string>> = {
   'keep-springs': 'Keep the springs',
-  'new-springs': 'New springs and dampers',
-  geometry: 'Move the axle, not the car',
-  'body-and-suspension': 'Body a little, suspension a little',
-  donor: 'Parts of a taller sister',
-  lowering: 'Lower it',
-  repair: 'Leave its height',
+  'new-springs': 'New springs',
+  geometry: 'Relocated suspension',
+  'body-and-suspension': 'With a body lift',
+  donor: 'Parts of a taller sister model',
+  lowering: 'Lowering',
+  repair: 'Height as it is',
 };
 const SPECIAL_WORDS: Readonly<Record<Special, string>> = {
   closest: 'nearest to the wish',

@@ -18,13 +18,15 @@ const LOWER_MM = 5;
 
 /** Which school a plan belongs to, by what it is made of; `liftMm`: the higher and the lower of both ends.
  *  @example planFamily(['coil-spacer'], 40, 20) // "keep-springs"
- *  @example planFamily(['coil', 'body-lift'], 60, 60) // "body-and-suspension" */
+ *  @example planFamily(['coil', 'body-lift'], 60, 60) // "body-and-suspension"
+ *  @example planFamily(['relocation'], 0, -40) // "lowering" */
 export function planFamily(families: readonly PartFamily[], mostMm: number, leastMm: number): PlanFamily {
   const has = (of: readonly PartFamily[]) => families.some((f) => of.includes(f));
   if (!has(LIFT_SOURCES)) return 'repair';
+  // whatever it is made of, what goes down is a lowering
+  if (mostMm <= LOWER_MM && leastMm < -LOWER_MM) return 'lowering';
   if (has(['donor-strut'])) return 'donor';
   if (has(MOVES_THE_AXLE)) return 'geometry';
   if (has(['body-lift'])) return 'body-and-suspension';
-  if (mostMm <= LOWER_MM && leastMm < -LOWER_MM) return 'lowering';
   return has(SPRINGS) ? 'new-springs' : 'keep-springs';
 }
