@@ -7,6 +7,9 @@ import {
   builtPlan,
   countsOf,
   betters,
+  buy,
+  emptyLooked,
+  madeNumbers,
   findAllPlans,
   findPlans,
   fitmentOf,
@@ -27,8 +30,10 @@ import {
   type Catalogue,
   type FoundPlan,
   type JobSections,
+  type Kit,
   type Need,
   type Lock,
+  type Part,
   type PlanSearch,
   type PlansAsked,
 } from '..';
@@ -256,6 +261,50 @@ describe('laws of the search', () => {
         ]).toEqual([gone.code, p.name, true]);
     }
   });
+  it.each(['beekeeper', 'joiner'])(
+    '%s: a kit that a cure completes is found, however dear its pieces are',
+    (name) => {
+      const job = demoJob(name);
+      const isSource = (code: string) =>
+        LIFT_SOURCES.includes(catalogue.parts.find((p) => p.code === code)!.family);
+      const sources = catalogue.parts.filter(
+        (p) => isSource(p.code) && p.applications.some((a) => a.platform === job.vehicle.platform),
+      );
+      let looked = 0;
+      for (const { code } of sources) {
+        const with_ = found(job, { locks: [{ how: 'pin', what: 'part', which: code }] }).plans.find(
+          (p) =>
+            p.outcome.needs.no + p.outcome.needs.needs === 0 &&
+            p.parts.filter(isSource).length <= 2 &&
+            p.parts.some((c) => !isSource(c)),
+        );
+        if (!with_ || looked === 4) continue;
+        looked++;
+        const kit: Kit = {
+          code: 'ALL-OF-IT',
+          maker: 'Ironwold',
+          supplier: 'Ironwold, Skerrow yard',
+          name: 'Source and cures',
+          parts: with_.parts.map((part) => ({ part, quantity: 1 })),
+          priceMinor: 100,
+          claimLiftMm: { front: null, rear: null },
+        };
+        const c = { ...catalogue, kits: [kit] };
+        const items = [listed(kit.code, 'kit', kit.code)];
+        const cheap = builtPlan(ask({ ...job, build: { ...job.build, items } }, { catalogue: c }))!;
+        const { plans } = found(job, { catalogue: c });
+        expect([
+          code,
+          plans.some((p) => {
+            const is = countsOf(p.outcome);
+            const of = countsOf(cheap.outcome);
+            return betters(is, of) || is.every((x, i) => Math.abs(x - of[i]!) < 1e-6);
+          }),
+        ]).toEqual([code, true]);
+      }
+      expect(looked).toBeGreaterThan(1);
+    },
+  );
   it('a part that was measured to give less is searched as it was measured', () => {
     const job = demoJob('beekeeper');
     const part = found(job)
@@ -291,16 +340,21 @@ function everyPlan(job: JobSections, c: Catalogue) {
   for (const p of parts.filter(serves))
     sets = sets.flatMap((s) => (s.every((q) => together(p, q) && pull(p, q)) ? [s, [...s, p]] : [s]));
   return sets.map((set) => {
+    const bought = buy(set, c.kits);
+    const items = [
+      ...bought.kits.map((k) => listed(k.code, 'kit', k.code)),
+      ...bought.parts.map((x) => listed(x.code, 'part', x.code)),
+    ];
     const p = builtPlan({
-      ...ask({ ...job, build: { ...job.build, items: set.map((x) => listed(x.code, 'part', x.code)) } }),
+      ...ask({ ...job, build: { ...job.build, items } }),
       catalogue: c,
       prepare,
     })!;
     return {
-      name: p.name,
+      name: set.map((x) => x.code).join(' + '),
       counts: countsOf(p.outcome),
       open: p.outcome.needs.no + p.outcome.needs.needs,
-      parts: p.parts,
+      parts: set.map((x) => x.code),
       cures: set.filter((x) => !LIFT_SOURCES.includes(x.family)),
       codes: p.needs.filter((n) => n.verdict === 'needs' || n.verdict === 'no').map((n) => n.finding.code),
     };
@@ -312,20 +366,43 @@ const vehicleIn = (job: JobSections, c: Catalogue) => ({
   variant: job.vehicle.variant,
 });
 
+/** Kits of some parts of a vehicle, for less than their pieces, also of parts that nothing but a kit would buy. */
+function madeKits(parts: readonly Part[], seed: number): readonly Kit[] {
+  const next = madeNumbers(seed * 31);
+  return Array.from({ length: 3 }, (_, n): Kit => {
+    const of = parts.filter(() => next() < 3 / Math.max(3, parts.length));
+    return {
+      code: `K${n}`,
+      maker: 'Ironwold',
+      supplier: 'Ironwold, Skerrow yard',
+      name: `Kit ${n}`,
+      parts: of.map((p) => ({ part: p.code, quantity: 1 })),
+      priceMinor: Math.round(of.reduce((sum, p) => sum + p.priceMinor, 0) * (0.5 + 0.4 * next())),
+      claimLiftMm: { front: null, rear: null },
+    };
+  }).filter((k) => k.parts.length > 1);
+}
+/** Worn springs and dampers at both ends, to be replaced: what a new one takes off with it is not done twice. */
+const WORN = (['front', 'rear'] as const).flatMap((axle) =>
+  (['damper', 'spring'] as const).map((component) => ({
+    ...emptyLooked({ component, axle, side: 'left' }),
+    found: 'worn' as const,
+    remedy: 'replace' as const,
+  })),
+);
 /** as many in every run; 500 by `npm run exact` */
 const WORLDS = Number(process.env.RIGGER_WORLDS ?? 40);
 describe('against trying everything', () => {
   const seeds = Array.from({ length: WORLDS }, (_, i) => i + 1);
   it.each(seeds)('made world %i: what is found is what trying every set of parts gives', (seed) => {
-    const c = {
-      ...makeCatalogue(catalogue, { platforms: 1 + (seed % 3), parts: 7 + (seed % 3) * 4, seed }),
-      kits: [],
-      reliefs: [],
-    };
-    const platform = c.platforms[seed % c.platforms.length]!;
+    const made = makeCatalogue(catalogue, { platforms: 1 + (seed % 3), parts: 7 + (seed % 3) * 4, seed });
+    const platform = made.platforms[seed % made.platforms.length]!;
+    const parts = made.parts.filter((p) => p.applications.some((a) => a.platform === platform.code));
+    const c = { ...made, kits: seed % 2 === 0 ? [] : madeKits(parts, seed), reliefs: [] };
     const plain = plainJob(platform.code.replace(/-w\d+$/, ''));
     const job: JobSections = {
       ...plain,
+      lookOver: { ...plain.lookOver, items: seed % 3 === 0 ? WORN : [] },
       vehicle: { ...plain.vehicle, platform: platform.code },
       brief: { ...plain.brief, wish: 'height', frontTargetMm: 10 + seed * 3, rearTargetMm: 5 + seed * 2 },
     };

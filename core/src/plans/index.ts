@@ -1,3 +1,4 @@
+export * from './bounds';
 export * from './built-plan';
 export * from './buying';
 export * from './closure';

@@ -1,6 +1,7 @@
 import { isReversible, type Catalogue, type Kit, type Part } from '../catalogue';
 import { TOPICS, type Topic } from '../evidence';
 import { listed, type BuildItem, type JobSections, type ShopSettings } from '../job';
+import { newTires } from '../forecast';
 import { assessCase, type Assessment } from '../match';
 import type { Money } from '../planning';
 import {
@@ -16,8 +17,9 @@ import {
 } from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn, once } from '../units';
-import { onAxle } from '../vehicle';
+import { onAxle, repairsOf } from '../vehicle';
 import { comesTo, wholePlan, type FoundPlan } from './built-plan';
+import { leastBuyMinor } from './bounds';
 import { buy } from './buying';
 import { closedSets, leaner, type ClosedSet, type CureProblem } from './closure';
 import {
@@ -147,6 +149,10 @@ export function maker(
   const reliefMinor = (set: readonly number[]) =>
     set.reduce((sum, i) => sum + (space.things[i]?.kind === 'relief' ? priceAt(i) : 0), 0);
   const partsMinor = (set: readonly number[]) => bought(set).priceMinor + reliefMinor(set);
+  const leasts = new Map<string, number>();
+  /** what these cost at least in any plan that has them, with tax */
+  const leastMinor = (set: readonly number[]) =>
+    withTax(keptIn(leasts, set.join(), () => leastBuyMinor(partsAt(set), kits)) + reliefMinor(set));
 
   const lasting = (set: readonly number[]) =>
     set.filter((i) => {
@@ -169,6 +175,15 @@ export function maker(
         .filter((n) => !isWish(n) && space.curers(n, []).length === 0),
     );
   const bare = moneyFor([], assessed([]));
+  /** bounds what a part can take off beside its own price: repairs of what it replaces are not done */
+  const savedMinor = once((): number => {
+    const a = assessed([]);
+    if (a.repairs.length === 0) return 0;
+    const all = [...space.partsOf(space.things.map((_, i) => i)), ...own(base)];
+    const repairs = repairsOf(job.lookOver, base.vehicle, all, catalogue, newTires(job.tire));
+    return Math.max(0, bare.totalMinor - moneyFor([], { ...a, repairs }).totalMinor);
+  });
+  const bareMinor = () => bare.totalMinor - savedMinor();
   const union = (f: readonly number[], r: readonly number[]) =>
     [...new Set([...f, ...r])].sort((a, b) => a - b);
   const clashes = (set: readonly number[]) =>
@@ -243,7 +258,7 @@ export function maker(
     found,
     leavesCaster,
     /** no plan comes to less */
-    bareMinor: bare.totalMinor,
+    bareMinor: bareMinor(),
     lean: (c: ClosedSet): ClosedSet => {
       const fixed = c.set.filter((i) => isFixed(space, i));
       return leaner(c, fixed, problem(null));
@@ -274,7 +289,7 @@ export function maker(
           set,
           ends: { front: f, rear: r },
           family: familyOf(plan.forecast(), parts),
-          counts: countsFor(set, sumOf([]), floor, withTax(partsMinor(set)) + bare.totalMinor),
+          counts: countsFor(set, sumOf([]), floor, leastMinor(set) + bareMinor()),
           floor,
         },
       ];
@@ -285,8 +300,9 @@ export function maker(
         set,
         sumOf([unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')]),
         floor,
-        withTax(partsMinor(set)) +
-          Math.max(bare.totalMinor, ...(work ? [besideOf(ends.front), besideOf(ends.rear)] : [])),
+        leastMinor(set) +
+          Math.max(bare.totalMinor, ...(work ? [besideOf(ends.front), besideOf(ends.rear)] : [])) -
+          savedMinor(),
       ),
     closeAxle: (axle: Axle, set: readonly number[]): readonly Option[] =>
       keptIn(closed, `${axle} ${set.join()}`, () => closeOf(axle, set)),
@@ -304,7 +320,7 @@ export function maker(
           all,
           sumOf([one.count, unsettled(ends[other], other), unsettled(set, 'whole')]),
           { ...floor, worse },
-          withTax(partsMinor(stays(all))) + besideStays(one),
+          leastMinor(stays(all)) + besideStays(one) - savedMinor(),
         ),
       };
     },
@@ -322,7 +338,7 @@ export function maker(
           // of the vehicle as a whole: what the ends leave open is in their own count
           sumOf([f.count, r.count, unsettled(set, 'whole')]),
           handling(plan),
-          withTax(partsMinor(stays(set))) + Math.max(besideStays(f), besideStays(r)),
+          leastMinor(stays(set)) + Math.max(besideStays(f), besideStays(r)) - savedMinor(),
         ),
       };
     },
