@@ -261,50 +261,6 @@ describe('laws of the search', () => {
         ]).toEqual([gone.code, p.name, true]);
     }
   });
-  it.each(['beekeeper', 'joiner'])(
-    '%s: a kit that a cure completes is found, however dear its pieces are',
-    (name) => {
-      const job = demoJob(name);
-      const isSource = (code: string) =>
-        LIFT_SOURCES.includes(catalogue.parts.find((p) => p.code === code)!.family);
-      const sources = catalogue.parts.filter(
-        (p) => isSource(p.code) && p.applications.some((a) => a.platform === job.vehicle.platform),
-      );
-      let looked = 0;
-      for (const { code } of sources) {
-        const with_ = found(job, { locks: [{ how: 'pin', what: 'part', which: code }] }).plans.find(
-          (p) =>
-            p.outcome.needs.no + p.outcome.needs.needs === 0 &&
-            p.parts.filter(isSource).length <= 2 &&
-            p.parts.some((c) => !isSource(c)),
-        );
-        if (!with_ || looked === 4) continue;
-        looked++;
-        const kit: Kit = {
-          code: 'ALL-OF-IT',
-          maker: 'Ironwold',
-          supplier: 'Ironwold, Skerrow yard',
-          name: 'Source and cures',
-          parts: with_.parts.map((part) => ({ part, quantity: 1 })),
-          priceMinor: 100,
-          claimLiftMm: { front: null, rear: null },
-        };
-        const c = { ...catalogue, kits: [kit] };
-        const items = [listed(kit.code, 'kit', kit.code)];
-        const cheap = builtPlan(ask({ ...job, build: { ...job.build, items } }, { catalogue: c }))!;
-        const { plans } = found(job, { catalogue: c });
-        expect([
-          code,
-          plans.some((p) => {
-            const is = countsOf(p.outcome);
-            const of = countsOf(cheap.outcome);
-            return betters(is, of) || is.every((x, i) => Math.abs(x - of[i]!) < 1e-6);
-          }),
-        ]).toEqual([code, true]);
-      }
-      expect(looked).toBeGreaterThan(1);
-    },
-  );
   it('a part that was measured to give less is searched as it was measured', () => {
     const job = demoJob('beekeeper');
     const part = found(job)
