@@ -104,8 +104,9 @@ const TOP_MM = 190;
       display: block;
       width: 100%;
       height: 100%;
-      /* the ground goes on beyond the drawing */
+      /* the ground goes on beside the drawing, not under it */
       overflow: visible;
+      clip-path: inset(0 -100vw);
     }
     line,
     polygon,
