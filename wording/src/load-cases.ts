@@ -43,7 +43,7 @@ export function standingCases(f: Forecast, style: Style): readonly StandingCase[
       both: `${front.replace(/ (mm|in)$/, '')} / ${rear}`,
       rake: rakeText(s.rake.value, style),
       height: length(s.heightMm.value, style),
-      sameAs: before ? before[0] : null,
+      sameAs: before ? (before[1] === f.today ? 'today' : before[0]) : null,
     };
   });
 }
