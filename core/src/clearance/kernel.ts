@@ -115,7 +115,7 @@ export function scanNearest(
       clearanceAt(w, ring, spot.rho, spot.along, there);
       if (there.mm < mm) {
         mm = there.mm;
-        found.piece[k] = list.pieces![k]!.indexOf(before);
+        found.piece[k] = list.pieces[k]!.indexOf(before);
       }
     }
     found.mm[k] = mm;

@@ -2,7 +2,7 @@
 import { distance, type Vec3 } from '../suspension';
 import type { Obstacle } from './obstacle';
 
-const { abs, max, min, sqrt } = Math;
+const { max, sqrt } = Math;
 
 /** One piece of an edge or a face between points of its obstacle: a straight line (2 points), an arc through three, a flat or twisted
  *  face (4: two ends of one edge, then of the other), or a face between two arcs (6).

@@ -1,4 +1,4 @@
-import { rewrite, type NamedMigration, type Stored } from './records';
+import { losing, rewrite, type NamedMigration, type Stored } from './records';
 
 const workshopOf = (data: Stored): Stored | null =>
   typeof data.workshop === 'object' && data.workshop !== null ? (data.workshop as Stored) : null;
@@ -17,9 +17,7 @@ export const springCompressor: NamedMigration = {
   async down(k) {
     await rewrite(k, { table: 'settings' }, (data) => {
       const workshop = workshopOf(data);
-      if (!workshop) return data;
-      const { springCompressor: _, ...rest } = workshop;
-      return { ...data, workshop: rest };
+      return workshop ? { ...data, workshop: losing({ springCompressor: null })(workshop) } : data;
     });
   },
 };
