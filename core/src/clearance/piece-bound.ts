@@ -1,8 +1,9 @@
 /* eslint-disable @typescript-eslint/no-non-null-assertion -- every index below is inside its array; a check each time would cost half the speed */
 import type { MountedBody } from './mounted-body';
+import { filledAt, type Clearance } from './piece-search';
 import { isFace, type ObstaclePiece } from './pieces';
 
-const { abs, max, min, sqrt } = Math;
+const { max, min } = Math;
 
 /** Ends of the parts of a piece that lie nearest to each of its points: along, and across. */
 const ALONG: Readonly<Record<ObstaclePiece['kind'], readonly (readonly [number, number])[]>> = {
@@ -27,6 +28,7 @@ const ALONG: Readonly<Record<ObstaclePiece['kind'], readonly (readonly [number, 
 };
 /** how the piece runs away from the tangent plane at one of its points, towards each of the others, mm */
 const away = new Float64Array(6);
+const here: Clearance = { mm: 0, byRho: 0, byAlong: 0 };
 /** Whether a piece can have no place with less clearance than `wanted`, mm. With its rim filled in a tyre is a convex body, nothing is
  *  nearer to the tyre than to that, and the distance to it never falls under its tangent: the whole piece is held against the tangent at
  *  the nearest of its points, then each part of it against the tangent at the point that it lies nearest to. Never so for what is looked
@@ -52,11 +54,11 @@ export function staysClear(
   if (Number.isNaN(mm)) return false;
   if (mm + leastAway(columns, at.length, 0, 1, 0, 1) >= wanted) return true;
   for (let v = 0; v < at.length; v++) {
-    const here = tangentAt(piece, body, rho, along, from, v);
-    if (Number.isNaN(here)) return false;
+    const there = tangentAt(piece, body, rho, along, from, v);
+    if (Number.isNaN(there)) return false;
     const [t0, t1] = ALONG[kind][v % columns]!;
     const row = v >= columns ? 1 : 0;
-    if (here + leastAway(columns, at.length, t0, t1, min(row, 0.5), max(row, 0.5)) < wanted) return false;
+    if (there + leastAway(columns, at.length, t0, t1, min(row, 0.5), max(row, 0.5)) < wanted) return false;
   }
   return true;
 }
@@ -64,35 +66,18 @@ export function staysClear(
  *  NaN on the spin axis. */
 function tangentAt(
   { at, span2 }: ObstaclePiece,
-  { tire, outboardMm }: MountedBody,
+  body: MountedBody,
   rho: Float64Array,
   along: Float64Array,
   from: number,
   v: number,
 ): number {
-  const { halfWidthMm, radiusMm, shoulderMm } = tire;
   const n = at.length;
   const rv = rho[from + at[v]!]!;
   const sv = along[from + at[v]!]!;
   if (rv <= 0) return NaN;
-  const signed = sv - outboardMm;
-  const a = abs(signed) - halfWidthMm + shoulderMm;
-  const o = rv - radiusMm + shoulderMm;
-  let mm: number;
-  let byRho = 0;
-  let byAlong = 0;
-  if (a > 0 && o > 0) {
-    const d = sqrt(a * a + o * o);
-    mm = d - shoulderMm;
-    byRho = o / d;
-    byAlong = (signed < 0 ? -a : a) / d;
-  } else if (a > o) {
-    mm = a - shoulderMm;
-    byAlong = signed < 0 ? -1 : 1;
-  } else {
-    mm = o - shoulderMm;
-    byRho = 1;
-  }
+  filledAt(body, rv, sv, here);
+  const { mm, byRho, byAlong } = here;
   for (let j = 0; j < n; j++) {
     if (j === v) {
       away[j] = 0;

@@ -15,6 +15,23 @@ const set = (into: Clearance, mm: number, byRho: number, byAlong: number): void 
   into.byRho = byRho;
   into.byAlong = byAlong;
 };
+/** The same to the tyre with its rim filled in, which is a convex body. */
+export function filledAt(
+  { tire, outboardMm }: MountedBody,
+  rho: number,
+  along: number,
+  into: Clearance,
+): void {
+  const { halfWidthMm, radiusMm, shoulderMm } = tire;
+  const signed = along - outboardMm;
+  const side = signed < 0 ? -1 : 1;
+  const a = abs(signed) - (halfWidthMm - shoulderMm);
+  const o = rho - (radiusMm - shoulderMm);
+  const d = sqrt(a * a + o * o);
+  if (a > 0 && o > 0) set(into, d - shoulderMm, o / d, (side * a) / d);
+  else if (a > o) set(into, a - shoulderMm, 0, side);
+  else set(into, o - shoulderMm, 1, 0);
+}
 /** Clearance of one place, mm, the same figure as in the kernel's loop. `ring`: against the rim as well.
  *  `rho`, `along`: distance from the spin axis and along it, mm. */
 export function clearanceAt(
@@ -24,7 +41,7 @@ export function clearanceAt(
   along: number,
   into: Clearance,
 ): void {
-  const { halfWidthMm, radiusMm, shoulderMm } = body.tire;
+  const { halfWidthMm } = body.tire;
   const rim = body.tire.rimRadiusMm ?? 0;
   const signed = along - body.outboardMm;
   const s = abs(signed);
@@ -36,12 +53,7 @@ export function clearanceAt(
     if (beside > 0) set(into, d, -inward / d, (side * beside) / d);
     else set(into, inward, -1, 0);
   } else {
-    const a = s - (halfWidthMm - shoulderMm);
-    const o = rho - (radiusMm - shoulderMm);
-    const d = sqrt(a * a + o * o);
-    if (a > 0 && o > 0) set(into, d - shoulderMm, o / d, (side * a) / d);
-    else if (a > o) set(into, a - shoulderMm, 0, side);
-    else set(into, o - shoulderMm, 1, 0);
+    filledAt(body, rho, along, into);
     if (rim > 0 && inward > into.mm) set(into, inward, -1, 0);
   }
   const { barrel } = body;

@@ -168,11 +168,11 @@ export function rubAxle(
     lock: lockOf(spec) * setup.lockShare,
   };
   const [loaded, rated] = [plan.loaded(), plan.rated()];
-  const lower = (h: typeof loaded) => (h.ok ? Math.max(0, h.value.zMm - height.value.zMm) : 0);
+  const lower = (h: typeof loaded, thanMm: number) => (h.ok ? Math.max(0, h.value.zMm - thanMm) : 0);
   const used: UsedTravel = {
     ...(brief.usage.rock >= ROCK_PERCENT ? USED_TRAVEL_ROCK : USED_TRAVEL),
-    sinksMm: lower(loaded),
-    ratedMm: lower(rated),
+    sinksMm: lower(loaded, height.value.zMm),
+    ratedMm: lower(rated, height.value.zMm),
   };
   const wheel = wheelOf(spec);
   const placed = spec.obstacles.flatMap((o) => {
@@ -199,10 +199,7 @@ export function rubAxle(
       const preloadMm = preloadToStandMm(plan.state, plan.load.emptyN, zMm);
       if (preloadMm === null) return usedWindow(zMm, used, ends);
       const higher = prepared.prepared.evaluate(plan.state.effects, plan.preloadMm + preloadMm);
-      const below = (loadN: number) => {
-        const h = higher.under(loadN);
-        return h.ok ? Math.max(0, h.value.zMm - zMm) : 0;
-      };
+      const below = (loadN: number) => lower(higher.under(loadN), zMm);
       const { loadedN, ratedN } = plan.load;
       return usedWindow(zMm, { ...used, sinksMm: below(loadedN), ratedMm: below(ratedN) }, ends);
     },
