@@ -8,8 +8,8 @@ import { axleRatio } from './axle-ratio';
 import { barLink } from './bar-link';
 import { calibration } from './calibration';
 import { changedBefore } from './changed-before';
-import { coil } from './coil';
 import { coilCompressor } from './coil-compressor';
+import { coil } from './coil';
 import { cvAngle } from './cv-angle';
 import { damperMatch } from './damper-match';
 import { damperSolid } from './damper-solid';
@@ -63,8 +63,8 @@ export const RULES = [
   barLink,
   calibration,
   changedBefore,
-  coil,
   coilCompressor,
+  coil,
   cvAngle,
   damperMatch,
   damperSolid,
