@@ -8,6 +8,7 @@ export * from './kernel';
 export * from './rub-map';
 export * from './worst-over';
 export * from './least-lift';
+export * from './largest-body';
 export * from './largest-tire';
 export * from './compute-clearance';
 export * from './pieces';

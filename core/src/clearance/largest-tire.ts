@@ -1,9 +1,9 @@
 import { MM_PER_INCH } from '../units';
 import type { PolarTable } from './polar-table';
 import type { MountedBody } from './mounted-body';
-import { FOUND_TO_MM } from './least-lift';
+import { largestThatClears } from './largest-body';
 import { tireBody } from './tire-body';
-import { clearsOver, type Window } from './worst-over';
+import type { Window } from './worst-over';
 
 export interface SizeAsked {
   readonly mud: boolean;
@@ -20,37 +20,29 @@ const LARGEST_MM = 1200;
 export const smallestDiameterMm = (rimIn: number): number => rimIn * MM_PER_INCH + SMALLEST_OVER_RIM_MM;
 
 /** Largest unloaded diameter of a section that keeps the margin over a window, mm; null where not even the smallest
- *  tyre on this rim does. A bigger tyre never clears by more, so the edge is found by bisection. */
-export function largestDiameterMm(
+ *  tyre on this rim does. A bigger tyre never clears by more. */
+export const largestDiameterMm = (
   t: PolarTable,
   sectionMm: number,
   asked: SizeAsked,
   window: Window,
   only?: (obstacle: number) => boolean,
-): number | null {
-  const clears = (diameterMm: number) =>
-    clearsOver(
-      t,
-      {
+): number | null =>
+  largestThatClears(
+    t,
+    window,
+    asked.marginMm,
+    {
+      fromMm: smallestDiameterMm(asked.rimIn),
+      toMm: LARGEST_MM,
+      bodyOf: (diameterMm) => ({
         tire: tireBody(sectionMm, diameterMm, asked.mud, asked.rimIn),
         barrel: asked.barrel,
         outboardMm: asked.outboardMm,
-      },
-      window,
-      asked.marginMm,
-      only,
-    );
-  let low = smallestDiameterMm(asked.rimIn);
-  let high = LARGEST_MM;
-  if (!clears(low)) return null;
-  if (clears(high)) return high;
-  while (high - low > FOUND_TO_MM) {
-    const middle = (low + high) / 2;
-    if (clears(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
-}
+      }),
+    },
+    only,
+  );
 
 export interface FrontierPoint {
   readonly sectionMm: number;

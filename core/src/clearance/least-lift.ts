@@ -122,14 +122,14 @@ export function leastLift(t: PolarTable, w: MountedBody, v: Wanted): Result<Leas
   if (!lift.ok) return lift;
   const onBody = onBodyOf(t);
   const { ends, marginMm } = v;
-  const whole = (stopMm: number) =>
-    leastOver(t, w, wholeWindow({ ...ends, topMm: ends.topMm - stopMm }), onBody);
+  const whole = (stopMm: number) => wholeWindow({ ...ends, topMm: ends.topMm - stopMm });
+  const holds = (stopMm: number) => clearsOver(t, w, whole(stopMm), marginMm, onBody);
   const room = ends.topMm - ends.bottomMm;
   return good({
     liftMm: lift.value,
     usedMm: leastOver(t, w, usedWindow(-lift.value, v.used, ends), onBody),
-    toStopMm: whole(0),
+    toStopMm: leastOver(t, w, whole(0), onBody),
     armMm: leastOver(t, w, wholeWindow(ends), (k) => !onBody(k)),
-    stopMm: whole(room) < marginMm ? null : leastThat(0, room, (s) => whole(s) >= marginMm),
+    stopMm: holds(room) ? leastThat(0, room, holds) : null,
   });
 }

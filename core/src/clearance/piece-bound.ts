@@ -26,14 +26,16 @@ const ALONG: Readonly<Record<ObstaclePiece['kind'], readonly (readonly [number, 
     [0.75, 1],
   ],
 };
+/** a floor that is higher than asked by this much is not made closer: it lets the piece be passed over for some states, mm */
+const SLACK = 20;
 /** how the piece runs away from the tangent plane at one of its points, towards each of the others, mm */
 const away = new Float64Array(6);
 const here: Clearance = { mm: 0, byRho: 0, byAlong: 0 };
-/** Whether a piece can have no place with less clearance than `wanted`, mm. With its rim filled in a tyre is a convex body, nothing is
- *  nearer to the tyre than to that, and the distance to it never falls under its tangent: the whole piece is held against the tangent at
- *  the nearest of its points, then each part of it against the tangent at the point that it lies nearest to. Never so for what is looked
- *  at against the rim as well. `near`: clearances of the points, from `first` on. */
-export function staysClear(
+/** What no place of a piece comes nearer than, mm: no closer than it takes to be `wanted` or more; less than that where it cannot be told. With its rim filled in a
+ *  tyre is a convex body, nothing is nearer to the tyre than to that, and the distance to it never falls under its tangent: the whole
+ *  piece is held against the tangent at the nearest of its points, then each part of it against the tangent at the point that it lies
+ *  nearest to. Never so for what is looked at against the rim as well. `near`: clearances of the points, from `first` on. */
+export function floorOf(
   piece: ObstaclePiece,
   body: MountedBody,
   ring: boolean,
@@ -43,24 +45,28 @@ export function staysClear(
   near: Float64Array,
   first: number,
   wanted: number,
-): boolean {
+): number {
   const { at, kind, reachMm } = piece;
   let nearest = 0;
   for (let i = 1; i < at.length; i++) if (near[first + at[i]!]! < near[first + at[nearest]!]!) nearest = i;
-  if (near[first + at[nearest]!]! - reachMm >= wanted) return true;
-  if (ring) return false;
+  const rough = near[first + at[nearest]!]! - reachMm;
+  if (rough >= wanted + SLACK || ring) return rough;
   const columns = isFace(kind) ? at.length / 2 : at.length;
-  const mm = tangentAt(piece, body, rho, along, from, nearest);
-  if (Number.isNaN(mm)) return false;
-  if (mm + leastAway(columns, at.length, 0, 1, 0, 1) >= wanted) return true;
+  const whole = tangentAt(piece, body, rho, along, from, nearest);
+  if (Number.isNaN(whole)) return rough;
+  const floor = whole + leastAway(columns, at.length, 0, 1, 0, 1);
+  if (max(floor, rough) >= wanted) return max(floor, rough);
+  let least = Infinity;
   for (let v = 0; v < at.length; v++) {
     const there = tangentAt(piece, body, rho, along, from, v);
-    if (Number.isNaN(there)) return false;
+    if (Number.isNaN(there)) return rough;
     const [t0, t1] = ALONG[kind][v % columns]!;
     const row = v >= columns ? 1 : 0;
-    if (there + leastAway(columns, at.length, t0, t1, min(row, 0.5), max(row, 0.5)) < wanted) return false;
+    const part = there + leastAway(columns, at.length, t0, t1, min(row, 0.5), max(row, 0.5));
+    if (part < wanted) return part;
+    if (part < least) least = part;
   }
-  return true;
+  return least;
 }
 /** The tangent at one point: leaves in `away` how far the piece runs from it at each of its points; what the filled tyre clears there.
  *  NaN on the spin axis. */

@@ -79,7 +79,7 @@ export interface OnPiece {
 /** most steps of one search along or across a piece */
 const STEPS = 24;
 /** a search ends where no place can be nearer by more than this, mm */
-const FOUND_MM = 0.005;
+export const FOUND_MM = 0.005;
 
 /** Along a straight piece the squared distance from the spin axis is a parabola, along an arc a polynomial of the fourth degree, across a
  *  face a parabola again: known from as many places, which are measured once for a piece. */

@@ -1,23 +1,34 @@
 import {
+  axleTable,
   buildModel,
   clearanceMm,
+  clearsOver,
   finish,
+  FOUND_TO_MM,
+  insideRim,
+  largestThatClears,
   nearestOf,
   piecesOf,
   pointOn,
   polar,
+  readMap,
   relieved,
+  rubAxle,
   scanNearest,
+  smallestDiameterMm,
   tireBody,
   walkStates,
+  wheelBarrel,
   wheelOf,
+  worstOver,
   type Axle,
   type MountedBody,
   type Obstacle,
   type ObstaclePiece,
   type Vec3,
 } from '..';
-import { catalogue } from '../testing/demo-world';
+import { ok } from '../testing/demo-axles';
+import { catalogue, plainJob, vehicleOf } from '../testing/demo-world';
 import { normalFrom } from '../testing/shop-simulation';
 
 /** as many of each platform in every run; 200 by `npm run exact` */
@@ -59,6 +70,28 @@ function sampled(piece: ObstaclePiece, points: readonly Vec3[], of: (p: Vec3) =>
   for (let i = -24; i <= 24; i++)
     for (let j = -24; j <= 24; j++) look(clip(t0 + i * fine), clip(u0 + j * fine));
   return least;
+}
+
+/** An axle as built on its stock tyre, over a map's poses. */
+function mapOf(code: string, axle: Axle) {
+  const job = plainJob(code);
+  const vehicle = vehicleOf(job);
+  const a = ok(
+    rubAxle({
+      vehicle,
+      axle,
+      brief: job.brief,
+      accessories: [],
+      fitted: [],
+      planned: [],
+      reliefs: [],
+      catalogue,
+    }),
+  );
+  const { loadedRadiusMm } = vehicle.platform[axle].hardpoints;
+  const tire = tireBody(245, 2 * loadedRadiusMm, false, 10);
+  const w: MountedBody = { tire, barrel: wheelBarrel(10, 7), outboardMm: 0 };
+  return { a, w, table: ok(axleTable(a, 13, 13)) };
 }
 
 describe('edges and faces of obstacles', () => {
@@ -107,6 +140,53 @@ describe('edges and faces of obstacles', () => {
         expect(found).toBeGreaterThan(brute - 0.02);
       }
       expect(looked).toBe(POSES);
+    },
+  );
+  it.each(catalogue.platforms.map((p) => p.code))(
+    '%s: what is passed over as too far away changes no answer',
+    (code) => {
+      for (const axle of ['front', 'rear'] as const) {
+        const { a, w, table } = mapOf(code, axle);
+        // nothing is known of how the wheel moves from one state to the next: everything is looked at
+        const everything = { ...table, clouds: table.clouds.map((c) => ({ ...c, moves: undefined })) };
+        const [map, whole] = [readMap(table, w), readMap(everything, w)];
+        map.clearanceMm.flat().forEach((mm, n) => {
+          const other = whole.clearanceMm.flat()[n]!;
+          expect(mm === null).toBe(other === null);
+          if (mm !== null) expect(Math.abs(mm - other!)).toBeLessThan(0.02);
+        });
+        for (const window of [a.usedWindow, a.wholeWindow]) {
+          const rest = worstOver(everything, w, window);
+          worstOver(table, w, window).forEach((o, k) => {
+            expect(Math.abs(o.clearanceMm - rest[k]!.clearanceMm)).toBeLessThan(0.02);
+          });
+        }
+      }
+    },
+  );
+  it.each(catalogue.platforms.map((p) => p.code))(
+    '%s: the largest tyre found state by state is that of trying sizes over the whole window',
+    (code) => {
+      for (const axle of ['front', 'rear'] as const) {
+        const { a, w, table } = mapOf(code, axle);
+        const rimIn = 10;
+        const bodyOf = (diameterMm: number) => ({ ...w, tire: tireBody(245, diameterMm, false, rimIn) });
+        const only = (k: number) => !insideRim(a.kinds[k]!);
+        const found = largestThatClears(
+          table,
+          a.usedWindow,
+          10,
+          { fromMm: smallestDiameterMm(rimIn), toMm: 1200, bodyOf },
+          only,
+        );
+        const clears = (mm: number) => clearsOver(table, bodyOf(mm), a.usedWindow, 10, only);
+        if (found === null) {
+          expect(clears(smallestDiameterMm(rimIn))).toBe(false);
+          continue;
+        }
+        expect(clears(found)).toBe(true);
+        expect(clears(found + 2 * FOUND_TO_MM)).toBe(false);
+      }
     },
   );
   it('a straight edge between two points comes nearer than either; an arc about the wheel keeps its distance', () => {

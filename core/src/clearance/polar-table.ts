@@ -2,6 +2,7 @@ import { nearestToZero, type ReachFault, type SuspensionModel } from '../suspens
 import { keptIn } from '../units';
 import { cloudOf, type Cloud } from './kernel';
 import { turnsWithWheel, type Obstacle } from './obstacle';
+import { piecesOf } from './pieces';
 import { walkStates, type PoseGrid, type WheelWalk } from './wheel-states';
 
 const { max, sqrt } = Math;
@@ -58,18 +59,25 @@ function* counted<T>(steps: Generator<unknown, T>): Generator<number, T> {
 /** An obstacle in every state of a walk: measured once for as long as the walk is kept. */
 function cloudIn({ states, wheels }: WheelWalk, o: Obstacle, constant: boolean): Cloud {
   const all = constant ? states.slice(0, 1) : states;
+  const built = flatOf(o);
+  const stands = all[0]?.placing(o) === null;
+  const placed = stands ? null : new Float64Array(built.length * all.length);
   const cloud = cloudOf(o.points.length, all.length);
-  const points = flatOf(o);
-  const moved = new Float64Array(points.length);
   all.forEach((state, n) => {
     const now = state.placing(o);
-    if (now)
+    const from = n * built.length;
+    if (now && placed)
       o.points.forEach((p, k) => {
-        moved.set(now(p), 3 * k);
+        placed.set(now(p), from + 3 * k);
       });
-    fill(cloud, n, wheels, now ? moved : points);
+    fill(cloud, n, wheels, placed?.subarray(from, from + built.length) ?? built);
   });
-  return cloud;
+  if (constant) return cloud;
+  let square = 0;
+  for (let i = 0; i < cloud.rho.length; i++)
+    square = max(square, (cloud.rho[i] ?? 0) ** 2 + (cloud.along[i] ?? 0) ** 2);
+  const reachMm = max(0, ...piecesOf(o).map((p) => p.reachMm));
+  return { ...cloud, moves: { wheels, placed, farMm: sqrt(square) + reachMm } };
 }
 /** Points, three numbers each, against the wheel in one state. */
 function fill({ rho, along }: Cloud, state: number, wheels: Float64Array, points: Float64Array): void {
@@ -103,6 +111,29 @@ function keyOf(o: Obstacle): string {
   const key = JSON.stringify(o);
   keys.set(o, key);
   return key;
+}
+/** One state of a table and its cell. */
+export interface CellState {
+  readonly cell: number;
+  readonly at: number;
+}
+const orders = new WeakMap<PolarTable, readonly CellState[]>();
+/** All states of a table, each next to one in which the wheel stands nearly the same: one wheel of a beam and then the other, and along
+ *  the direction that moves this wheel least. */
+export function visitsIn(t: PolarTable): readonly CellState[] {
+  return keptIn(orders, t, () => {
+    const columns = t.grid.across.length;
+    const cells = t.states.length;
+    const rows = cells / columns;
+    const along = t.grid.acrossIs === 'other-wheel-mm';
+    const out: CellState[] = [];
+    for (let state = 0; state < Math.max(...t.states); state++)
+      for (let n = 0; n < cells; n++) {
+        const cell = along ? n : (n % rows) * columns + Math.floor(n / rows);
+        if ((t.states[cell] ?? 0) > state) out.push({ cell, at: (t.first[cell] ?? 0) + state });
+      }
+    return out;
+  });
 }
 /** Runs a stepwise computation to its end. */
 export function finish<T>(steps: Generator<unknown, T>): T {

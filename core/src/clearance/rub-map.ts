@@ -1,10 +1,10 @@
 import type { ReachFault, SuspensionModel } from '../suspension';
 import { bad, good, type Result } from '../units';
-import { nearestOf, scanNearest } from './kernel';
+import { nearestOf, scanNearest, seed } from './kernel';
 import type { MountedBody } from './mounted-body';
 import type { Obstacle } from './obstacle';
 import { piecesOf } from './pieces';
-import { finish, middleCell, polarTable, type PolarTable } from './polar-table';
+import { finish, middleCell, polarTable, visitsIn, type PolarTable } from './polar-table';
 import type { PoseGrid } from './wheel-states';
 
 export interface WorstPlace {
@@ -30,8 +30,6 @@ export interface RubInput extends MountedBody {
   readonly inMap?: (obstacle: number) => boolean;
 }
 
-/** every so many rows and columns of a map are looked at first; 41 poses have both ends among them */
-const SEED_STEP = 5;
 /** The map of one mounted wheel, read from a table: for each pose the least of all points, for each obstacle its worst
  *  place. What rides on the knuckle is the same in every pose and is told without one; `inMap` leaves obstacles out of the
  *  map, not out of the list. */
@@ -44,15 +42,13 @@ export function readMap(
   const columns = grid.across.length;
   const places = t.obstacles.map(() => ({ cell: -1, point: 0 }));
   const leastMm = new Float64Array(t.obstacles.length).fill(Infinity);
-  const clearanceMm: (number | null)[][] = [];
-  let [reached, rubs] = [0, 0];
   const insideRim = t.obstacles.map((o) => o.insideRim === true);
   const all = t.obstacles.map((_, k) => k);
-  const pieces = t.obstacles.map(piecesOf);
+  const moving = all.filter((k) => !t.constant[k]);
   const list = {
     insideRim,
-    pieces,
-    obstacles: all.filter((k) => !t.constant[k]),
+    pieces: t.obstacles.map(piecesOf),
+    obstacles: moving,
     than: leastMm,
     together: all.map(inMap),
   };
@@ -73,38 +69,31 @@ export function readMap(
     take(still, middle);
     for (const k of still) if (inMap(k)) fixed = Math.min(fixed, found.mm[k] ?? Infinity);
   }
-  const mapped = list.obstacles.filter(inMap);
-  // first the points alone of some poses, so that edges and faces are looked at only where they may come nearer than those
-  for (let i = 0; i < grid.zMm.length; i += SEED_STEP)
-    for (let j = 0; j < columns; j += SEED_STEP) {
-      const cell = i * columns + j;
-      for (let state = 0; state < (t.states[cell] ?? 0); state++) {
-        scanNearest(w, { ...list, pieces: undefined }, t.clouds, (t.first[cell] ?? 0) + state, found);
-        take(list.obstacles, cell);
-      }
-    }
-  for (let i = 0; i < grid.zMm.length; i++) {
-    const row: (number | null)[] = [];
-    for (let j = 0; j < columns; j++) {
-      const cell = i * columns + j;
-      const states = t.states[cell] ?? 0;
-      let mm = states > 0 ? fixed : Infinity;
-      for (let state = 0; state < states; state++) {
-        scanNearest(w, list, t.clouds, (t.first[cell] ?? 0) + state, found);
-        take(list.obstacles, cell);
-        for (const k of mapped) {
-          const c = found.mm[k] ?? Infinity;
-          if (c < mm) mm = c;
-        }
-      }
-      row.push(mm === Infinity ? null : mm);
-      if (mm < Infinity) {
-        reached += 1;
-        if (mm < 0) rubs += 1;
-      }
-    }
-    clearanceMm.push(row);
+  const mapped = moving.filter(inMap);
+  const cellMm = new Float64Array(t.states.length).fill(fixed);
+  const visits = visitsIn(t);
+  seed(visits, (v) => {
+    scanNearest(w, { ...list, pieces: undefined }, t.clouds, v.at, found);
+    take(moving, v.cell);
+  });
+  for (const { cell, at } of visits) {
+    scanNearest(w, list, t.clouds, at, found, cellMm[cell]);
+    take(moving, cell);
+    let mm = cellMm[cell] ?? fixed;
+    for (const k of mapped) mm = Math.min(mm, found.mm[k] ?? Infinity);
+    cellMm[cell] = mm;
   }
+  let [reached, rubs] = [0, 0];
+  const clearanceMm = grid.zMm.map((_, i) =>
+    grid.across.map((__, j): number | null => {
+      const cell = i * columns + j;
+      const mm = (t.states[cell] ?? 0) > 0 ? (cellMm[cell] ?? Infinity) : Infinity;
+      if (mm === Infinity) return null;
+      reached += 1;
+      if (mm < 0) rubs += 1;
+      return mm;
+    }),
+  );
   const worst = t.obstacles.map((o, k): WorstPlace => {
     const { cell, point } = places[k] ?? { cell: -1, point: 0 };
     const moves = !t.constant[k] && cell >= 0;

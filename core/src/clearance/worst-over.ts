@@ -1,4 +1,4 @@
-import { cloudOf, nearestOf, scanNearest, type Cloud, type ScanList } from './kernel';
+import { cloudOf, nearestOf, scanNearest, seed, type Cloud, type ScanList } from './kernel';
 import type { MountedBody } from './mounted-body';
 import { piecesOf, placeOn } from './pieces';
 import type { PolarTable } from './polar-table';
@@ -44,6 +44,8 @@ export interface WindowWorst {
 
 /** places between two columns that are looked at, in columns from the least one */
 const BETWEEN = [-0.75, -0.5, -0.25, 0.25, 0.5, 0.75] as const;
+/** what comes nearer between two columns than in either does so by less than this, mm */
+const BETWEEN_MM = 10;
 
 interface Stop {
   readonly value: number;
@@ -81,7 +83,7 @@ interface Visit {
 }
 const visited = new WeakMap<Window, { readonly of: PolarTable; readonly visits: readonly Visit[] }>();
 /** All states of a window: made once for as long as the window is asked about. */
-function visitsOf(t: PolarTable, window: Window): readonly Visit[] {
+export function visitsOf(t: PolarTable, window: Window): readonly Visit[] {
   const had = visited.get(window);
   if (had?.of === t) return had.visits;
   const columns = t.grid.across.length;
@@ -115,7 +117,10 @@ function visitsOf(t: PolarTable, window: Window): readonly Visit[] {
     }
   }
   const mixed = t.clouds.map((cloud, k) => (t.constant[k] ? cloud : mix(cloud, between)));
-  const visits = found.map(({ mixed: is, ...v }): Visit => ({ ...v, clouds: is ? mixed : t.clouds }));
+  // one wheel of a beam and then the other, along the direction that moves this wheel least: neighbours are then much the same
+  const visits = found
+    .map(({ mixed: is, ...v }): Visit => ({ ...v, clouds: is ? mixed : t.clouds }))
+    .sort((a, b) => a.state - b.state || (roll ? a.row.value - b.row.value : 0));
   visited.set(window, { of: t, visits });
   return visits;
 }
@@ -128,21 +133,20 @@ interface Asked {
   readonly leastAlone?: boolean;
   /** whether all keep so much is asked for: the first that does not ends the work, and more than this need not be exact */
   readonly enoughMm?: number;
+  /** what a part of the window has given: only what comes nearer still is looked for */
+  readonly known?: readonly WindowWorst[];
 }
-/** every so many states are looked at first by their points alone: edges and faces are then looked at only where they may come nearer */
-const SEED_STEP = 4;
-
 /** Worst clearance of each obstacle over a window of the table. On the window's edges the profile figures are taken
  *  between the poses on either side, so that the answer moves evenly with lift and lock. */
 export function worstOver(
   t: PolarTable,
   w: MountedBody,
   window: Window,
-  { only = () => true, leastAlone = false, enoughMm }: Asked = {},
+  { only = () => true, leastAlone = false, enoughMm, known }: Asked = {},
 ): readonly WindowWorst[] {
   const columns = t.grid.across.length;
-  const worst = t.obstacles.map(() => ({
-    mm: Infinity,
+  const worst = t.obstacles.map((_, k) => ({
+    mm: known?.[k]?.clearanceMm ?? Infinity,
     zMm: null as number | null,
     across: null as number | null,
     point: 0,
@@ -159,7 +163,8 @@ export function worstOver(
   const still = asked.filter((k) => t.constant[k]);
   const moving = asked.filter((k) => !t.constant[k]);
   // what comes no nearer than what is known already need not be exact
-  const than = new Float64Array(t.obstacles.length).fill(enoughMm ?? Infinity);
+  let matters = (enoughMm ?? Infinity) + BETWEEN_MM;
+  const than = Float64Array.from(worst, ({ mm }) => Math.min(mm, matters));
   const found = nearestOf(t.obstacles.length);
   /** false: one is nearer than is enough, and no more is asked */
   const look = (list: ScanList, clouds: readonly Cloud[], at: number, v: Visit | null): boolean => {
@@ -169,7 +174,7 @@ export function worstOver(
       const mm = found.mm[k] ?? Infinity;
       if (!record || mm >= record.mm) continue;
       record.mm = mm;
-      if (leastAlone) than.fill(Math.min(mm, than[0] ?? mm));
+      if (leastAlone) than.fill((matters = Math.min(mm + BETWEEN_MM, matters)));
       else than[k] = Math.min(mm, than[k] ?? mm);
       record.zMm = v?.row.value ?? null;
       record.across = v?.column.value ?? null;
@@ -189,11 +194,7 @@ export function worstOver(
   if (!look({ insideRim, pieces, than, obstacles: still }, t.clouds, 0, null)) return answer();
   const visits = visitsOf(t, window);
   const list = { insideRim, pieces, than, obstacles: moving };
-  if (enoughMm === undefined)
-    for (let n = 0; n < visits.length; n += SEED_STEP) {
-      const v = visits[n];
-      if (v) look({ ...list, pieces: undefined }, v.clouds, v.at, v);
-    }
+  if (enoughMm === undefined) seed(visits, (v) => look({ ...list, pieces: undefined }, v.clouds, v.at, v));
   for (const v of visits) if (!look(list, v.clouds, v.at, v)) return answer();
   // The least may lie between two columns: there the point's place beside the wheel, which is smooth, is read from a
   // parabola through three columns, and measured against the profile.
@@ -229,6 +230,9 @@ export function worstOver(
     return [(1 - row.part) * a[0] + row.part * b[0], (1 - row.part) * a[1] + row.part * b[1]] as const;
   };
   return worst.map(({ mm, zMm, across, row, column, state, ...near }, k) => {
+    const had = known?.[k];
+    if (had && mm >= had.clearanceMm) return had;
+    if (mm >= matters) return { clearanceMm: mm, zMm, across, point: near.point };
     const steers = t.grid.acrossIs !== 'other-wheel-mm' && row !== null && column >= 0;
     const [before, here, after] = [-1, 0, 1].map((d) =>
       steers ? placed(k, row, column, column + d, state, near) : null,

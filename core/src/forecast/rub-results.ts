@@ -56,7 +56,8 @@ function loadCaseOf({ zMm }: WindowWorst, { used, rideZMm }: RubAxle): LoadCase 
 }
 /** Worst of every obstacle of an axle, from a table. */
 export function rubResults(t: PolarTable, w: MountedBody, a: RubAxle): readonly ObstacleResult[] {
-  const [used, whole] = [worstOver(t, w, a.usedWindow), worstOver(t, w, a.wholeWindow)];
+  const used = worstOver(t, w, a.usedWindow);
+  const whole = worstOver(t, w, a.wholeWindow, { known: used });
   return a.kinds.flatMap((kind, k): ObstacleResult[] => {
     const [u, s] = [used[k], whole[k]];
     const o = a.obstacles[k];
