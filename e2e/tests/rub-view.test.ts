@@ -56,7 +56,7 @@ test('the rub map is worked out in slices and can be stopped and gone on with', 
   await stop.click();
   await expect(page.getByText('only part of it')).toBeVisible();
   await page.getByRole('button', { name: 'Go on' }).click();
-  await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible({ timeout: 40_000 });
   await expect(stop).toHaveCount(0);
 });
 

@@ -63,7 +63,8 @@ test('every computed figure of every screen opens its because-chain', async ({ p
   for (const view of ['tape', 'tyre', 'rub', 'match', 'sources', 'bench', 'gearing', 'quote', 'after']) {
     // one tyre beside today's: several would only repeat the rows
     await move(page, await server.at(view === 'tyre' ? 1014 : 1012, view));
-    if (view === 'rub') await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible();
+    if (view === 'rub')
+      await expect(page.getByRole('heading', { name: /Sizes that clear/ })).toBeVisible({ timeout: 40_000 });
     const figures = page.locator('app-figure button[aria-label*=", computed."]');
     // plans are there once the search has come to its end
     if (view === 'match') {

@@ -12,3 +12,4 @@ export * from './largest-body';
 export * from './largest-tire';
 export * from './compute-clearance';
 export * from './pieces';
+export * from './piece-search';

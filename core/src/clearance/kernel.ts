@@ -2,7 +2,7 @@
 import type { MountedBody } from './mounted-body';
 import { floorOf } from './piece-bound';
 import { clearanceAt, FOUND_MM, nearestOn, type Clearance, type OnPiece } from './piece-search';
-import { placeOn, type ObstaclePiece, type WheelPlace } from './pieces';
+import { placeOn, type InState, type ObstaclePiece, type WheelPlace } from './pieces';
 
 const { abs, max, min, sqrt } = Math;
 
@@ -36,6 +36,8 @@ export interface Cloud {
   readonly points: number;
   readonly rho: Float64Array;
   readonly along: Float64Array;
+  /** squared distances of the points of its pieces in each state, where they are not those at design */
+  readonly spans?: Float64Array | undefined;
   /** how wheel and obstacle stand in each state: what an obstacle clears changes by no more than the two move, so that what was far away is
    *  passed over until it can be near. Not there: the states are not those of a walk. */
   readonly moves?: Moves | undefined;
@@ -92,6 +94,22 @@ const near = new Float64Array(16384);
 const nearFrom = new Int32Array(1024);
 const onPiece: OnPiece = { mm: 0, t: 0, u: 0 };
 const spot: WheelPlace = { rho: 0, along: 0 };
+const where: InState = {
+  rho: new Float64Array(0),
+  along: new Float64Array(0),
+  from: 0,
+  spans: null,
+  spanFrom: 0,
+};
+/** A cloud in one of its states. */
+export function inState({ points, rho, along, spans }: Cloud, state: number, into: InState): InState {
+  into.rho = rho;
+  into.along = along;
+  into.from = state * points;
+  into.spans = spans ?? null;
+  into.spanFrom = spans ? (state * points * spans.length) / rho.length : 0;
+  return into;
+}
 const there: Clearance = { mm: 0, byRho: 0, byAlong: 0 };
 
 /** The distance kernel: for each obstacle of the list what, in one state, is nearest to tyre or rim. The same figures as
@@ -141,11 +159,12 @@ export function scanNearest(
 function scanPoints(
   w: MountedBody,
   list: ScanList,
-  { points, rho, along }: Cloud,
+  cloud: Cloud,
   k: number,
   state: number,
   found: Nearest,
 ): void {
+  const { points, rho, along } = cloud;
   const { halfWidthMm, radiusMm, shoulderMm } = w.tire;
   const rim = w.tire.rimRadiusMm ?? 0;
   const straight = halfWidthMm - shoulderMm;
@@ -190,7 +209,7 @@ function scanPoints(
   const before = list.pieces?.[k]?.[found.piece[k]!];
   found.piece[k] = -1;
   if (before) {
-    placeOn(before, rho, along, from, found.t[k]!, found.u[k]!, spot);
+    placeOn(before, inState(cloud, state, where), found.t[k]!, found.u[k]!, spot);
     clearanceAt(w, ring, spot.rho, spot.along, there);
     if (there.mm < mm) {
       mm = there.mm;
@@ -213,9 +232,9 @@ function scanPieces(
   for (const k of list.obstacles) {
     const first = nearFrom[k]!;
     if (first < 0) continue;
-    const { points, rho, along, moves } = clouds[k]!;
+    const { moves } = clouds[k]!;
     const pieces = allPieces[k]!;
-    const from = state * points;
+    inState(clouds[k]!, state, where);
     const ring = w.barrel !== null && list.insideRim[k] === true;
     const counts = list.together?.[k] === true;
     const than = list.than ? list.than[k]! : Infinity;
@@ -225,12 +244,12 @@ function scanPieces(
       const piece = pieces[i]!;
       // nearer than this, or it is nothing to whoever asks
       const wanted = min(mm, counts ? max(than, least) : than);
-      const floor = floorOf(piece, w, ring, rho, along, from, near, first, wanted);
+      const floor = floorOf(piece, w, ring, where, near, first, wanted);
       if (floor >= wanted) {
         if (floor < floorMm) floorMm = floor;
         continue;
       }
-      nearestOn(piece, w, ring, rho, along, from, onPiece);
+      nearestOn(piece, w, ring, where, onPiece);
       if (onPiece.mm < floorMm) floorMm = onPiece.mm;
       if (onPiece.mm >= mm) continue;
       mm = onPiece.mm;

@@ -1,7 +1,7 @@
 /* eslint-disable @typescript-eslint/no-non-null-assertion -- every index below is inside its array; a check each time would cost half the speed */
 import type { MountedBody } from './mounted-body';
 import { filledAt, type Clearance } from './piece-search';
-import { isFace, type ObstaclePiece } from './pieces';
+import { isFace, type InState, type ObstaclePiece } from './pieces';
 
 const { max, min } = Math;
 
@@ -39,9 +39,7 @@ export function floorOf(
   piece: ObstaclePiece,
   body: MountedBody,
   ring: boolean,
-  rho: Float64Array,
-  along: Float64Array,
-  from: number,
+  where: InState,
   near: Float64Array,
   first: number,
   wanted: number,
@@ -52,13 +50,13 @@ export function floorOf(
   const rough = near[first + at[nearest]!]! - reachMm;
   if (rough >= wanted + SLACK || ring) return rough;
   const columns = isFace(kind) ? at.length / 2 : at.length;
-  const whole = tangentAt(piece, body, rho, along, from, nearest);
+  const whole = tangentAt(piece, body, where, nearest);
   if (Number.isNaN(whole)) return rough;
   const floor = whole + leastAway(columns, at.length, 0, 1, 0, 1);
   if (max(floor, rough) >= wanted) return max(floor, rough);
   let least = Infinity;
   for (let v = 0; v < at.length; v++) {
-    const there = tangentAt(piece, body, rho, along, from, v);
+    const there = tangentAt(piece, body, where, v);
     if (Number.isNaN(there)) return rough;
     const [t0, t1] = ALONG[kind][v % columns]!;
     const row = v >= columns ? 1 : 0;
@@ -71,13 +69,13 @@ export function floorOf(
 /** The tangent at one point: leaves in `away` how far the piece runs from it at each of its points; what the filled tyre clears there.
  *  NaN on the spin axis. */
 function tangentAt(
-  { at, span2 }: ObstaclePiece,
+  { at, span2, firstSpan }: ObstaclePiece,
   body: MountedBody,
-  rho: Float64Array,
-  along: Float64Array,
-  from: number,
+  { rho, along, from, spans, spanFrom }: InState,
   v: number,
 ): number {
+  const spansOf = spans ?? span2;
+  const firstOf = spans ? spanFrom + firstSpan : 0;
   const n = at.length;
   const rv = rho[from + at[v]!]!;
   const sv = along[from + at[v]!]!;
@@ -91,7 +89,7 @@ function tangentAt(
     }
     const rj = rho[from + at[j]!]!;
     const ds = along[from + at[j]!]! - sv;
-    const d2 = span2[j < v ? pairOf(j, v, n) : pairOf(v, j, n)]! - ds * ds;
+    const d2 = spansOf[firstOf + (j < v ? pairOf(j, v, n) : pairOf(v, j, n))]! - ds * ds;
     away[j] = (byRho * (rj * rj - rv * rv - (d2 > 0 ? d2 : 0))) / (2 * rv) + byAlong * ds;
   }
   return mm;

@@ -1,6 +1,6 @@
 /* eslint-disable @typescript-eslint/no-non-null-assertion -- every index below is inside its array; a check each time would cost half the speed */
 import type { MountedBody } from './mounted-body';
-import { isFace, placeOn, type ObstaclePiece, type WheelPlace } from './pieces';
+import { isFace, placeOn, type InState, type ObstaclePiece, type WheelPlace } from './pieces';
 
 const { abs, max, min, sqrt } = Math;
 
@@ -210,6 +210,27 @@ function leastAlong(u: number): void {
   const reach = steps === 2 ? 1 : 1 / steps;
   searchBetween(onLine, max(0, from - reach), min(1, from + reach));
 }
+/** How the clearance of a place of the line changes across the face, mm over the whole of it. */
+function slopeAcross(x: number): number {
+  const rho = sqrt(max(0, valueAt(square, x)));
+  clearanceAt(wheel, inRing, rho, valueAt(side, x), here);
+  return (
+    (rho > 0 ? (here.byRho * valueAt(squareAcross, x)) / (2 * rho) : 0) +
+    here.byAlong * valueAt(sideAcross, x)
+  );
+}
+/** to either side of a place of a line, in shares of it */
+const BESIDE = 2e-3;
+const [below, above] = [looked(), looked()];
+/** Deep in a tyre what is nearest to its tread is as near to its side: the least of a line is then where the two meet, and neither side alone
+ *  says how it changes across the face, but as much of each as holds the line level. */
+function slopeWhereSidesMeet(x: number): number | null {
+  onLine.look(max(0, x - BESIDE), below);
+  onLine.look(min(1, x + BESIDE), above);
+  if (below.slope >= 0 || above.slope <= 0) return null;
+  const part = above.slope / (above.slope - below.slope);
+  return part * slopeAcross(below.x) + (1 - part) * slopeAcross(above.x);
+}
 /** Of the lines along a face the one with the least: as the face is convex, so are their leasts. At the least place of a line only the way
  *  across changes it. */
 const onFace: Search = {
@@ -220,13 +241,9 @@ const onFace: Search = {
   look: (u, into) => {
     leastAlong(u);
     const { x, mm } = onLine.best;
-    const rho = sqrt(max(0, valueAt(square, x)));
-    clearanceAt(wheel, inRing, rho, valueAt(side, x), here);
     into.x = u;
     into.mm = mm;
-    into.slope =
-      (rho > 0 ? (here.byRho * valueAt(squareAcross, x)) / (2 * rho) : 0) +
-      here.byAlong * valueAt(sideAcross, x);
+    into.slope = (mm < -wheel.tire.shoulderMm ? slopeWhereSidesMeet(x) : null) ?? slopeAcross(x);
   },
 };
 /** of each column of places: the least of its rows, mm, and which that is */
@@ -238,9 +255,7 @@ export function nearestOn(
   piece: ObstaclePiece,
   body: MountedBody,
   ring: boolean,
-  rho: Float64Array,
-  along: Float64Array,
-  from: number,
+  where: InState,
   into: OnPiece,
 ): void {
   wheel = body;
@@ -252,7 +267,7 @@ export function nearestOn(
   leasts.fill(Infinity);
   for (let j = 0, n = 0; j < rows; j++)
     for (let i = 0; i <= steps; i++, n++) {
-      placeOn(piece, rho, along, from, i / steps, j / 2, place);
+      placeOn(piece, where, i / steps, j / 2, place);
       squares[n] = place.rho * place.rho;
       sides[n] = place.along;
       clearanceAt(body, ring, place.rho, place.along, here);

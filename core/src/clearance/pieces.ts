@@ -8,12 +8,15 @@ const { max, sqrt } = Math;
  *  face (4: two ends of one edge, then of the other), or a face between two arcs (6).
  *
  *  A place on it is a sum of its points with weights that add up to one, so that its distance from any axis follows from theirs:
- *  ρ² = Σ wᵢ ρᵢ² − Σ wᵢ wⱼ (lᵢⱼ² − (sᵢ − sⱼ)²), with l the distance between two points, which no pose changes. */
+ *  ρ² = Σ wᵢ ρᵢ² − Σ wᵢ wⱼ (lᵢⱼ² − (sᵢ − sⱼ)²), with l the distance between two points: that at design, or of what is pressed together
+ *  with the spring or damper that it lies on, that of the pose. */
 export interface ObstaclePiece {
   readonly at: readonly number[];
   readonly kind: 'line' | 'arc' | 'face' | 'arc-face';
   /** squared distance of each pair of points, in the order 01, 02, … 12, …, mm² */
   readonly span2: Float64Array;
+  /** place of the first of these among those of all pieces of the obstacle */
+  readonly firstSpan: number;
   /** how far an arc leaves its chord, mm */
   readonly sagMm: number;
   /** no place on it lies further than this from the nearest of its points, mm */
@@ -29,8 +32,11 @@ export function piecesOf(o: Obstacle): readonly ObstaclePiece[] {
   return made;
 }
 function cut({ points, shape }: Obstacle): readonly ObstaclePiece[] {
+  let firstSpan = 0;
   const piece = (kind: ObstaclePiece['kind'], at: readonly number[]): ObstaclePiece => {
     const p = at.map((i) => points[i]!);
+    const first = firstSpan;
+    firstSpan += (at.length * (at.length - 1)) / 2;
     const span2: number[] = [];
     for (let i = 0; i < p.length; i++)
       for (let j = i + 1; j < p.length; j++) span2.push(distance(p[i]!, p[j]!) ** 2);
@@ -42,7 +48,14 @@ function cut({ points, shape }: Obstacle): readonly ObstaclePiece[] {
         : kind === 'arc-face'
           ? max(sag(p[0]!, p[1]!, p[2]!), sag(p[3]!, p[4]!, p[5]!))
           : 0;
-    return { kind, at, span2: Float64Array.from(span2), sagMm, reachMm: reachOf(kind, p, sagMm) };
+    return {
+      kind,
+      at,
+      span2: Float64Array.from(span2),
+      firstSpan: first,
+      sagMm,
+      reachMm: reachOf(kind, p, sagMm),
+    };
   };
   const n = points.length;
   const out: ObstaclePiece[] = [];
@@ -74,6 +87,22 @@ function cut({ points, shape }: Obstacle): readonly ObstaclePiece[] {
   }
 }
 
+/** Squared distances of the points of all pieces where the points are now, after one another. `points`: three numbers each, from `first` on. */
+export function spansNow(pieces: readonly ObstaclePiece[], points: Float64Array, first: number): number[] {
+  const out: number[] = [];
+  for (const { at } of pieces)
+    for (let i = 0; i < at.length; i++)
+      for (let j = i + 1; j < at.length; j++) {
+        const [a, b] = [first + 3 * at[i]!, first + 3 * at[j]!];
+        const [x, y, z] = [
+          points[a]! - points[b]!,
+          points[a + 1]! - points[b + 1]!,
+          points[a + 2]! - points[b + 2]!,
+        ];
+        out.push(x * x + y * y + z * z);
+      }
+  return out;
+}
 /** Half of each edge's longest part between two neighbouring points, along and across. */
 function reachOf(kind: ObstaclePiece['kind'], p: readonly Vec3[], sagMm: number): number {
   const gap = (i: number, j: number) => distance(p[i]!, p[j]!);
@@ -127,20 +156,28 @@ export interface WheelPlace {
   rho: number;
   along: number;
 }
-/** Where a place on a piece lies, from where its points lie. `from`: index of the obstacle's first point in this state. */
+/** An obstacle in one state of the wheel: places of its points in lists of them, and of the squared distances of its pieces where they are
+ *  not those at design. */
+export interface InState {
+  rho: Float64Array;
+  along: Float64Array;
+  from: number;
+  spans: Float64Array | null;
+  spanFrom: number;
+}
+/** Where a place on a piece lies, from where its points lie. */
 export function placeOn(
-  piece: ObstaclePiece,
-  rho: Float64Array,
-  along: Float64Array,
-  from: number,
+  { at, kind, span2, firstSpan }: ObstaclePiece,
+  { rho, along, from, spans, spanFrom }: InState,
   t: number,
   u: number,
   into: WheelPlace,
 ): void {
-  const { at, span2 } = piece;
-  weights(piece.kind, t, u);
+  const spansOf = spans ?? span2;
+  const firstOf = spans ? spanFrom + firstSpan : 0;
+  weights(kind, t, u);
   let [square, s] = [0, 0];
-  for (let i = 0, k = 0; i < at.length; i++) {
+  for (let i = 0, k = firstOf; i < at.length; i++) {
     const wi = w[i]!;
     const ri = rho[from + at[i]!]!;
     const si = along[from + at[i]!]!;
@@ -148,7 +185,7 @@ export function placeOn(
     s += wi * si;
     for (let j = i + 1; j < at.length; j++, k++) {
       const ds = si - along[from + at[j]!]!;
-      square -= wi * w[j]! * max(0, span2[k]! - ds * ds);
+      square -= wi * w[j]! * max(0, spansOf[k]! - ds * ds);
     }
   }
   into.rho = sqrt(max(0, square));

@@ -1,8 +1,8 @@
-import { nearestToZero, type ReachFault, type SuspensionModel } from '../suspension';
+import { nearestToZero, type ReachFault, type SuspensionModel, type Vec3 } from '../suspension';
 import { keptIn } from '../units';
 import { cloudOf, type Cloud } from './kernel';
 import { turnsWithWheel, type Obstacle } from './obstacle';
-import { piecesOf } from './pieces';
+import { piecesOf, spansNow } from './pieces';
 import { walkStates, type PoseGrid, type WheelWalk } from './wheel-states';
 
 const { max, sqrt } = Math;
@@ -63,36 +63,59 @@ function cloudIn({ states, wheels }: WheelWalk, o: Obstacle, constant: boolean):
   const stands = all[0]?.placing(o) === null;
   const placed = stands ? null : new Float64Array(built.length * all.length);
   const cloud = cloudOf(o.points.length, all.length);
+  const pieces = piecesOf(o);
+  const spans: number[] = [];
+  let square = 0;
   all.forEach((state, n) => {
-    const now = state.placing(o);
-    const from = n * built.length;
-    if (now && placed)
+    const now = placed && state.placing(o);
+    const from = placed ? n * built.length : 0;
+    if (now)
       o.points.forEach((p, k) => {
         placed.set(now(p), from + 3 * k);
       });
-    fill(cloud, n, wheels, placed?.subarray(from, from + built.length) ?? built);
+    square = max(square, fill(cloud, n, wheels, placed ?? built, from));
+    if (placed && o.carriedBy === 'member') spans.push(...spansNow(pieces, placed, from));
   });
   if (constant) return cloud;
-  let square = 0;
-  for (let i = 0; i < cloud.rho.length; i++)
-    square = max(square, (cloud.rho[i] ?? 0) ** 2 + (cloud.along[i] ?? 0) ** 2);
-  const reachMm = max(0, ...piecesOf(o).map((p) => p.reachMm));
-  return { ...cloud, moves: { wheels, placed, farMm: sqrt(square) + reachMm } };
+  const reachMm = max(0, ...pieces.map((p) => p.reachMm));
+  return {
+    ...cloud,
+    ...(spans.length > 0 ? { spans: Float64Array.from(spans) } : {}),
+    moves: { wheels, placed, farMm: sqrt(square) + reachMm },
+  };
 }
-/** Points, three numbers each, against the wheel in one state. */
-function fill({ rho, along }: Cloud, state: number, wheels: Float64Array, points: Float64Array): void {
+/** Points, three numbers each from a place in a list on, against the wheel in one state; answers the squared distance of the farthest of
+ *  them from the wheel's centre. */
+function fill(
+  { points, rho, along }: Cloud,
+  state: number,
+  wheels: Float64Array,
+  places: Float64Array,
+  first: number,
+): number {
   const from = 6 * state;
   const [cx, cy, cz] = [wheels[from] ?? 0, wheels[from + 1] ?? 0, wheels[from + 2] ?? 0];
   const [ax, ay, az] = [wheels[from + 3] ?? 0, wheels[from + 4] ?? 0, wheels[from + 5] ?? 0];
-  let at = (state * points.length) / 3;
-  for (let i = 0; i < points.length; i += 3, at++) {
-    const x = (points[i] ?? 0) - cx;
-    const y = (points[i + 1] ?? 0) - cy;
-    const z = (points[i + 2] ?? 0) - cz;
+  let at = state * points;
+  let most = 0;
+  for (let i = first; i < first + 3 * points; i += 3, at++) {
+    const x = (places[i] ?? 0) - cx;
+    const y = (places[i + 1] ?? 0) - cy;
+    const z = (places[i + 2] ?? 0) - cz;
     const s = x * ax + y * ay + z * az;
-    rho[at] = sqrt(max(0, x * x + y * y + z * z - s * s));
+    const square = x * x + y * y + z * z;
+    rho[at] = sqrt(max(0, square - s * s));
     along[at] = s;
+    if (square > most) most = square;
   }
+  return most;
+}
+/** An obstacle whose points lie there now, in one state of the wheel. */
+export function cloudAt(o: Obstacle, points: readonly Vec3[], centre: Vec3, axis: Vec3): Cloud {
+  const cloud = cloudOf(points.length, 1);
+  const places = Float64Array.from(points.flat());
+  fill(cloud, 0, Float64Array.from([...centre, ...axis]), places, 0);
+  return { ...cloud, spans: Float64Array.from(spansNow(piecesOf(o), places, 0)) };
 }
 const flats = new WeakMap<Obstacle, Float64Array>();
 /** Points of an obstacle one after another: read much faster than as triples. */

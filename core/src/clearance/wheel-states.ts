@@ -38,6 +38,9 @@ export interface PoseGrid {
 /** One wheel in one pose; a right wheel is mirrored, so that it meets the left side's obstacles. */
 export interface WheelState {
   readonly side: 'left' | 'right';
+  readonly pose: Pose;
+  /** the other wheel of a beam in the same pose: its travel, mm from design, and how it stands, mirrored where this one is not */
+  readonly other: { readonly zMm: number; readonly stands: () => WheelState } | null;
   readonly centre: Vec3;
   readonly axis: Vec3;
   /** where points of an obstacle are now */
@@ -131,6 +134,8 @@ function independentRow(
 function independentState(model: SuspensionModel, pose: Pose): WheelState {
   return {
     side: 'left',
+    pose,
+    other: null,
     centre: carried(pose, pointOf(model.carrier, 'wheelCentre')),
     axis: apply(pose.rotation, model.spinAxis),
     placing: (o) => {
@@ -172,9 +177,9 @@ function beamRow(
     const [left, right] = [solve(z, otherMm, near[0]), solve(otherMm, z, near[1])];
     return left.ok && right.ok ? ([left.value, right.value] as const) : null;
   };
-  const states = ([left, right]: readonly [Pose, Pose], turnDeg: number) => [
-    beamState(model, left, 'left', turnDeg),
-    beamState(model, right, 'right', turnDeg),
+  const states = ([left, right]: readonly [Pose, Pose], turnDeg: number, otherMm: number) => [
+    beamState(model, left, 'left', turnDeg, [z, otherMm]),
+    beamState(model, right, 'right', turnDeg, [z, otherMm]),
   ];
   if (grid.acrossIs === 'other-wheel-mm') {
     let pair: readonly [Pose, Pose] = [from, from];
@@ -182,13 +187,14 @@ function beamRow(
       const next = looked(other, pair);
       if (!next) return;
       pair = next;
-      visit(row, j, states(next, 0));
+      visit(row, j, states(next, 0, other));
     });
     return;
   }
   const pairs = grid.othersMm.flatMap((o) => {
-    const p = looked(o === 'same' ? z : o, [from, from]);
-    return p ? [p] : [];
+    const otherMm = o === 'same' ? z : o;
+    const posed = looked(otherMm, [from, from]);
+    return posed ? [{ posed, otherMm }] : [];
   });
   if (pairs.length < grid.othersMm.length) return;
   grid.across.forEach((turn, j) => {
@@ -196,11 +202,18 @@ function beamRow(
     visit(
       row,
       j,
-      pairs.flatMap((pair) => states(pair, turnDeg)),
+      pairs.flatMap(({ posed, otherMm }) => states(posed, turnDeg, otherMm)),
     );
   });
 }
-function beamState(model: SuspensionModel, pose: Pose, side: 'left' | 'right', turnDeg: number): WheelState {
+/** `travel`: of this wheel and of the other, mm from design. */
+function beamState(
+  model: SuspensionModel,
+  pose: Pose,
+  side: 'left' | 'right',
+  turnDeg: number,
+  travel: readonly [number, number],
+): WheelState {
   const Side = side === 'left' ? 'Left' : 'Right';
   const home = side === 'left' ? (p: Vec3) => p : mirrored;
   const on = (name: string) => carried(pose, pointOf(model.carrier, name));
@@ -214,8 +227,14 @@ function beamState(model: SuspensionModel, pose: Pose, side: 'left' | 'right', t
     steer = (p) => add(foot, turn(sub(p, foot)));
   }
   const design = side === 'left' ? model.spinAxis : mirrored(model.spinAxis);
+  const across = side === 'left' ? 'right' : 'left';
   return {
     side,
+    pose,
+    other: {
+      zMm: travel[1],
+      stands: () => beamState(model, pose, across, turnDeg, [travel[1], travel[0]]),
+    },
     centre: home(steer(on(`wheel${Side}`))),
     axis: home(turn(apply(pose.rotation, design))),
     placing: (o) => {

@@ -1,6 +1,6 @@
-import { cloudOf, nearestOf, scanNearest, seed, type Cloud, type ScanList } from './kernel';
+import { cloudOf, inState, nearestOf, scanNearest, seed, type Cloud, type ScanList } from './kernel';
 import type { MountedBody } from './mounted-body';
-import { piecesOf, placeOn } from './pieces';
+import { piecesOf, placeOn, type InState } from './pieces';
 import type { PolarTable } from './polar-table';
 
 /** Part of a map that counts: travel from – to and the lock each way (in the map's own unit); both inside the table. */
@@ -210,6 +210,7 @@ export function worstOver(
       : (stops(t.grid.zMm, travelAt(window, across(column))[end] ?? row.value, Infinity)[0] ?? row);
   };
   const spot = { rho: 0, along: 0 };
+  const where: InState = { rho: point1.rho, along: point1.along, from: 0, spans: null, spanFrom: 0 };
   const placed = (k: number, at: Stop, from: number, column: number, state: number, near: NearPlace) => {
     if (column < 0 || column >= columns) return null;
     if (Math.abs(t.grid.across[column] ?? 0) > window.lock + 1e-9) return null;
@@ -221,12 +222,12 @@ export function worstOver(
     if (!cloud) return null;
     const { points, rho, along } = cloud;
     const piece = pieces[k]?.[near.piece];
-    const inState = (n: number): readonly [number, number] => {
+    const placeIn = (n: number): readonly [number, number] => {
       if (!piece) return [rho[n * points + near.point] ?? 0, along[n * points + near.point] ?? 0];
-      placeOn(piece, rho, along, n * points, near.t, near.u, spot);
+      placeOn(piece, inState(cloud, n, where), near.t, near.u, spot);
       return [spot.rho, spot.along];
     };
-    const [a, b] = [inState((t.first[cell] ?? 0) + state), inState((t.first[above] ?? 0) + state)];
+    const [a, b] = [placeIn((t.first[cell] ?? 0) + state), placeIn((t.first[above] ?? 0) + state)];
     return [(1 - row.part) * a[0] + row.part * b[0], (1 - row.part) * a[1] + row.part * b[1]] as const;
   };
   return worst.map(({ mm, zMm, across, row, column, state, ...near }, k) => {
@@ -260,17 +261,23 @@ interface NearPlace {
 type Four = readonly [number, number, number, number];
 /** Points between four states, each with its weight: one state after another. */
 function mix(from: Cloud, between: readonly { readonly states: Four; readonly weights: Four }[]): Cloud {
-  const { points, rho, along } = from;
-  const into = cloudOf(points, between.length);
+  const { points, rho, along, spans } = from;
+  const of = (list: Float64Array) => mixed(list, (list.length / rho.length) * points, between);
+  return { points, rho: of(rho), along: of(along), spans: spans && of(spans) };
+}
+/** So many numbers of each state. */
+function mixed(
+  of: Float64Array,
+  each: number,
+  between: readonly { readonly states: Four; readonly weights: Four }[],
+): Float64Array {
+  const into = new Float64Array(each * between.length);
   let to = 0;
   for (const { states, weights } of between) {
     const [wa, wb, wc, wd] = weights;
-    let [a, b, c, d] = [states[0] * points, states[1] * points, states[2] * points, states[3] * points];
-    for (let n = 0; n < points; n++, a++, b++, c++, d++, to++) {
-      into.rho[to] = wa * (rho[a] ?? 0) + wb * (rho[b] ?? 0) + wc * (rho[c] ?? 0) + wd * (rho[d] ?? 0);
-      into.along[to] =
-        wa * (along[a] ?? 0) + wb * (along[b] ?? 0) + wc * (along[c] ?? 0) + wd * (along[d] ?? 0);
-    }
+    let [a, b, c, d] = [states[0] * each, states[1] * each, states[2] * each, states[3] * each];
+    for (let n = 0; n < each; n++, a++, b++, c++, d++, to++)
+      into[to] = wa * (of[a] ?? 0) + wb * (of[b] ?? 0) + wc * (of[c] ?? 0) + wd * (of[d] ?? 0);
   }
   return into;
 }

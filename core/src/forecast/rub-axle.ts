@@ -237,9 +237,12 @@ export function axleGrid(a: RubAxle, rows: number, columns: number): PoseGrid {
         ? [0]
         : evenGrid(-ends.lock, ends.lock, columns),
     acrossIs: a.acrossIs,
-    othersMm: a.acrossIs === 'kingpin-deg' ? ['same', ends.bottomMm, ends.topMm] : ['same'],
+    othersMm: othersMm(a),
   };
 }
+/** Where the other wheel of an axle stands while one is looked at: of a steered beam beside it, and at each end of its travel. */
+export const othersMm = ({ acrossIs, ends }: RubAxle): PoseGrid['othersMm'] =>
+  acrossIs === 'kingpin-deg' ? ['same', ends.bottomMm, ends.topMm] : ['same'];
 /** Keeps the walk over a grid, for whoever asks the same linkage again with other things near its wheels. */
 export type KeepWalk = (grid: PoseGrid, make: () => WheelWalk) => WheelWalk;
 /** The table of an axle in one go. */

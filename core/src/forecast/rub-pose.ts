@@ -1,30 +1,44 @@
 import {
+  cloudAt,
   finish,
   nearestOf,
   piecesOf,
   pointOn,
   type Nearest,
   type Obstacle,
-  polar,
   scanNearest,
   turnsWithWheel,
   wheelStates,
   type MountedBody,
+  type WheelState,
 } from '../clearance';
 import type { ObstacleKind } from '../catalogue';
-import { linkageAt, mirrored, poseAt, type Linkage, type ReachFault, type Vec3 } from '../suspension';
+import {
+  linkageAt,
+  mirrored,
+  mirroredLinkage,
+  type DrawnWheel,
+  type Linkage,
+  type ReachFault,
+  type SuspensionModel,
+  type Vec3,
+} from '../suspension';
 import { bad, good, type Result } from '../units';
-import type { RubAxle } from './rub-axle';
+import { othersMm, type RubAxle } from './rub-axle';
 
 export interface PosedObstacle {
   readonly kind: ObstacleKind;
   readonly points: readonly Vec3[];
   readonly clearanceMm: number;
 }
-/** One cell of a rub map as a drawing: the linkage there, the wheel as it stands, what is near it. */
+/** One cell of a rub map as a drawing: the state of the axle that decides it, the wheel as it stands, what is near it. */
 export interface RubPose {
   readonly zMm: number;
   readonly across: number;
+  /** which wheel of the axle comes nearest there: what a right one is near to is drawn at the left, mirrored */
+  readonly side: WheelState['side'];
+  /** travel of the other wheel of a beam, mm from design; null: the wheel moves by itself */
+  readonly otherMm: number | null;
   readonly linkage: Linkage;
   readonly obstacles: readonly PosedObstacle[];
   /** the point that comes nearest, where the contact is drawn */
@@ -36,82 +50,71 @@ function nearestPoint(o: Obstacle, points: readonly Vec3[], near: Nearest): Vec3
   const piece = piecesOf(o)[near.piece[0] ?? -1];
   return piece ? pointOn(piece, points, near.t[0] ?? 0, near.u[0] ?? 0) : points[near.index[0] ?? 0];
 }
-/** The left wheel of an axle at one cell of its map, with every obstacle where it is in that pose. */
+/** The wheel of an axle at one cell of its map, in the state in which it comes nearest there, with every obstacle where it then is. */
 export function rubPose(
   a: RubAxle,
   w: MountedBody,
-  at: { readonly zMm: number; readonly across: number },
+  { zMm, across }: { readonly zMm: number; readonly across: number },
 ): Result<RubPose, ReachFault> {
-  const { zMm, across } = at;
-  const rack = a.acrossIs === 'rack-mm' ? across : 0;
-  const [heave, roll] = a.acrossIs === 'other-wheel-mm' ? [(zMm + across) / 2, zMm - across] : [zMm, 0];
-  const pose = poseAt(a.setup.model, heave, rack, roll);
-  if (!pose.ok) return pose;
   const found: RubPose[] = [];
+  const grid = { zMm: [zMm], across: [across], acrossIs: a.acrossIs, othersMm: othersMm(a) };
   const fault = finish(
-    wheelStates(
-      a.setup.model,
-      { zMm: [zMm], across: [across], acrossIs: a.acrossIs, othersMm: ['same'] },
-      (_row, _column, states) => {
-        const state = states[0];
-        if (!state) return;
-        const obstacles = a.obstacles.map((o, k): PosedObstacle & { readonly nearest: Vec3 } => {
-          const now = state.placing(o);
-          const points = o.points.map((p) => (now ? now(p) : p));
-          const profile = points.map((p) => polar(state.centre, state.axis, p));
-          const near = nearestOf(1);
-          scanNearest(
-            w,
-            { obstacles: [0], insideRim: [o.insideRim === true], pieces: [piecesOf(o)] },
-            [
-              {
-                points: points.length,
-                rho: Float64Array.from(profile, (p) => p[0]),
-                along: Float64Array.from(profile, (p) => p[1]),
-              },
-            ],
-            0,
-            near,
-          );
-          return {
-            kind: a.kinds[k] ?? 'liner',
-            points,
-            clearanceMm: near.mm[0] ?? Infinity,
-            nearest: nearestPoint(o, points, near) ?? state.centre,
-          };
-        });
-        const fixed = a.obstacles.map((o) => turnsWithWheel(o, a.setup.model.beam));
-        const moving = obstacles.filter((_, k) => !fixed[k]);
-        const worst = (moving.length > 0 ? moving : obstacles).reduce((x, y) =>
-          y.clearanceMm < x.clearanceMm ? y : x,
-        );
-        const linkage = linkageAt(a.setup.model, pose.value, rack);
-        const [first, ...others] = linkage.wheels;
-        found.push({
-          zMm,
-          across,
-          linkage: first
-            ? {
-                ...linkage,
-                wheels: [
-                  { ...first, centre: state.centre, axis: state.axis },
-                  // the other wheel of a steered beam turns with it; its state is told mirrored
-                  ...others.map((o) => {
-                    const right = states[1];
-                    return right && a.acrossIs === 'kingpin-deg'
-                      ? { ...o, centre: mirrored(right.centre), axis: mirrored(right.axis) }
-                      : o;
-                  }),
-                ],
-              }
-            : linkage,
-          obstacles: obstacles.map(({ kind, points, clearanceMm }) => ({ kind, points, clearanceMm })),
-          nearest: { kind: worst.kind, at: worst.nearest, clearanceMm: worst.clearanceMm },
-        });
-      },
-    ),
+    wheelStates(a.setup.model, grid, (_row, _column, states) => {
+      found.push(...states.map((state) => posed(a, w, state, { zMm, across })));
+    }),
   );
   if (fault) return bad(fault);
-  const [out] = found;
-  return out ? good(out) : bad({ code: 'out-of-reach', member: 'linkage', zMm, lastZMm: null });
+  if (found.length === 0) return bad({ code: 'out-of-reach', member: 'linkage', zMm, lastZMm: null });
+  return good(found.reduce((x, y) => (y.nearest.clearanceMm < x.nearest.clearanceMm ? y : x)));
+}
+function posed(
+  a: RubAxle,
+  w: MountedBody,
+  state: WheelState,
+  at: { readonly zMm: number; readonly across: number },
+): RubPose {
+  const { model } = a.setup;
+  const obstacles = a.obstacles.map((o, k): PosedObstacle & { readonly nearest: Vec3 } => {
+    const now = state.placing(o);
+    const points = o.points.map((p) => (now ? now(p) : p));
+    const near = nearestOf(1);
+    const list = { obstacles: [0], insideRim: [o.insideRim === true], pieces: [piecesOf(o)] };
+    scanNearest(w, list, [cloudAt(o, points, state.centre, state.axis)], 0, near);
+    return {
+      kind: a.kinds[k] ?? 'liner',
+      points,
+      clearanceMm: near.mm[0] ?? Infinity,
+      nearest: nearestPoint(o, points, near) ?? state.centre,
+    };
+  });
+  const fixed = a.obstacles.map((o) => turnsWithWheel(o, model.beam));
+  const moving = obstacles.filter((_, k) => !fixed[k]);
+  const worst = (moving.length > 0 ? moving : obstacles).reduce((x, y) =>
+    y.clearanceMm < x.clearanceMm ? y : x,
+  );
+  return {
+    ...at,
+    side: state.side,
+    otherMm: state.other?.zMm ?? null,
+    linkage: linkageOf(model, state, a.acrossIs === 'rack-mm' ? at.across : 0),
+    obstacles: obstacles.map(({ kind, points, clearanceMm }) => ({ kind, points, clearanceMm })),
+    nearest: { kind: worst.kind, at: worst.nearest, clearanceMm: worst.clearanceMm },
+  };
+}
+/** The linkage in a state, the wheel that is looked at first and at the left. */
+function linkageOf(model: SuspensionModel, state: WheelState, rackMm: number): Linkage {
+  const linkage = linkageAt(model, state.pose, rackMm);
+  const { members, anchors, wheels } = state.side === 'left' ? linkage : mirroredLinkage(linkage);
+  const [first, ...others] = wheels;
+  const beside = state.other?.stands();
+  const turned = (wheel: DrawnWheel, centre: Vec3, axis: Vec3): DrawnWheel => ({ ...wheel, centre, axis });
+  return {
+    members,
+    anchors,
+    wheels: [
+      ...(first ? [turned(first, state.centre, state.axis)] : []),
+      // the other wheel of a steered beam turns with it; its state is told mirrored
+      ...others.map((o) => (beside ? turned(o, mirrored(beside.centre), mirrored(beside.axis)) : o)),
+    ],
+  };
 }

@@ -1,18 +1,23 @@
 import {
+  add,
   assess,
   asAsked,
+  axleTable,
+  clearanceMm,
   curesOf,
   needKey,
   planCase,
   afterBuild,
   mountedTire,
   parseTireSize,
+  readMap,
   rubAxle,
   rubChecks,
   rubFigures,
   rubPose,
   rubStudy,
   mountedBody,
+  scale,
   wholeRubStudy,
   OBSTACLE_KINDS,
   type ReliefChoice,
@@ -21,6 +26,7 @@ import {
   type RubStudyInput,
   type TireAsked,
 } from '..';
+import { ok } from '../testing/demo-axles';
 import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
 
 const stockTire = (code: string, more = 0): TireAsked => {
@@ -230,6 +236,32 @@ describe('poses of the map', () => {
     expect(pose.value.obstacles.map((o) => o.clearanceMm)).toContain(pose.value.nearest.clearanceMm);
     expect(pose.value.linkage.wheels[0]!.centre[2]).toBeGreaterThan(100);
     expect([...pose.value.nearest.at].every(Number.isFinite)).toBe(true);
+  });
+  it.each(both)('%s %s: in every cell the drawing is of the state that decides it', (code, axle) => {
+    const input = plain(code, axle);
+    const a = ok(rubAxle(input));
+    const w = mountedBody(stockTire(code, 60), input.vehicle.platform, 0);
+    const table = ok(axleTable(a, 5, 5));
+    const moves = (k: number) => !table.constant[k];
+    const { clearanceMm: cells, grid } = readMap(table, w, moves);
+    let looked = 0;
+    grid.zMm.forEach((zMm, i) => {
+      grid.across.forEach((across, j) => {
+        const mm = cells[i]![j] ?? null;
+        const pose = rubPose(a, w, { zMm, across });
+        if (mm === null || !pose.ok) return;
+        looked++;
+        expect(Math.abs(pose.value.nearest.clearanceMm - mm)).toBeLessThan(0.05);
+        // where it is drawn it is as near as is said
+        const [wheel] = pose.value.linkage.wheels;
+        const middle = add(wheel!.centre, scale(wheel!.axis, w.outboardMm));
+        if (mm > 0)
+          expect(Math.abs(clearanceMm(w.tire, middle, wheel!.axis, pose.value.nearest.at) - mm)).toBeLessThan(
+            0.05,
+          );
+      });
+    });
+    expect(looked).toBeGreaterThan(3);
   });
   it('a pose beyond the reach says which member ends it', () => {
     const a = rubAxle(halder);

@@ -2,7 +2,7 @@ import type { SuspensionModel } from './model';
 import { pointOf } from './model';
 import { bodyPoint, carried, type Pose } from './solve-carrier';
 import { onArm } from './spring-length';
-import { add, apply, cross, scale, unit, type Vec3 } from './vec';
+import { add, apply, cross, mirrored, scale, unit, type Vec3 } from './vec';
 
 export type MemberKind =
   'link' | 'slider' | 'spring' | 'damper' | 'shaft' | 'tie-rod' | 'track-bar' | 'drag-link' | 'carrier';
@@ -27,6 +27,16 @@ export interface Linkage {
   readonly anchors: readonly Vec3[];
 }
 
+/** The same seen in a mirror along the vehicle: its right wheel is then the left one, and the first. */
+export const mirroredLinkage = ({ members, wheels, anchors }: Linkage): Linkage => ({
+  members: members.map((m) => ({ ...m, from: mirrored(m.from), to: mirrored(m.to) })),
+  wheels: [...wheels].reverse().map((w) => ({
+    centre: mirrored(w.centre),
+    axis: mirrored(w.axis),
+    contact: mirrored(w.contact),
+  })),
+  anchors: anchors.map(mirrored),
+});
 /** Lines of the mechanism at a pose. An independent wheel is the left one; a beam has both. */
 export function linkageAt(model: SuspensionModel, pose: Pose, rackMm = 0): Linkage {
   const on = (name: string) => carried(pose, pointOf(model.carrier, name));

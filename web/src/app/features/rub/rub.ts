@@ -242,7 +242,15 @@ export class RubView {
         : s.acrossIs === 'rack-mm'
           ? `rack ${length(Math.abs(at), style)} ${at >= 0 ? 'left' : 'right'}`
           : `other wheel at ${length(at, style)}`;
-    return `Travel ${length(s.map.grid.zMm[c.row] ?? 0, style)}, ${turned}: ${mm === null ? 'the linkage does not reach' : `${kind ? `${OBSTACLE_WORDS[kind]} ` : ''}${missText(mm, style)}`}${always}`;
+    // the map shows the nearest of both wheels of a beam, and of a steered one for every place of the other
+    const state = [
+      ...(posed && posed.otherMm !== null && s.acrossIs === 'kingpin-deg'
+        ? [`other wheel at ${length(posed.otherMm, style)}`]
+        : []),
+      ...(posed?.side === 'right' ? ['the right wheel, drawn at the left'] : []),
+    ];
+    const decides = state.length > 0 ? ` (${state.join('; ')})` : '';
+    return `Travel ${length(s.map.grid.zMm[c.row] ?? 0, style)}, ${turned}: ${mm === null ? 'the linkage does not reach' : `${kind ? `${OBSTACLE_WORDS[kind]} ` : ''}${missText(mm, style)}`}${always}${decides}`;
   });
   protected readonly share = computed(() => formatDecimal((this.model.study()?.rubShare ?? 0) * 100, 1));
   protected readonly points = computed(() =>
