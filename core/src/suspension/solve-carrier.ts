@@ -76,52 +76,60 @@ const compiledModels = new WeakMap<SuspensionModel, Compiled>();
 function compile(model: SuspensionModel): Compiled {
   const known = compiledModels.get(model);
   if (known) return known;
-  const rows: { kind: number; data: readonly number[]; racked: boolean; name: string }[] = [];
+  const driven = model.beam ? ['wheelLeft', 'wheelRight'] : ['wheelCentre'];
+  const count = model.links.length + (model.slider ? 2 : 0) + model.holds.length;
+  if (count + driven.length !== 6)
+    throw new Error(`a carrier needs six constraints; the model has ${count + driven.length}`);
+  const data = new Float64Array(count * STRIDE);
+  const [kinds, racked] = [new Uint8Array(count), new Uint8Array(count)];
+  const names: string[] = [];
+  /** the next constraint, and where its numbers begin */
+  const next = (kind: number, name: string): number => {
+    kinds[names.length] = kind;
+    return STRIDE * (names.push(name) - 1);
+  };
+  const link = (
+    at: number,
+    l: { readonly body: string; readonly carrier: string; readonly lengthMm: number },
+  ) => {
+    data.set(pointOf(model.body, l.body), at);
+    data.set(pointOf(model.carrier, l.carrier), at + 3);
+    data[at + 6] = l.lengthMm;
+  };
   for (const l of model.links) {
-    const numbers = [...pointOf(model.body, l.body), ...pointOf(model.carrier, l.carrier), l.lengthMm];
-    const twin = l.twin
-      ? [...pointOf(model.body, l.twin.body), ...pointOf(model.carrier, l.twin.carrier), l.twin.lengthMm]
-      : [];
-    rows.push({
-      kind: l.twin ? TWIN : LINK,
-      data: [...numbers, ...twin],
-      racked: l.body === model.rackPoint,
-      name: l.name,
-    });
+    if (l.body === model.rackPoint) racked[names.length] = 1;
+    const at = next(l.twin ? TWIN : LINK, l.name);
+    link(at, l);
+    if (l.twin) link(at + 7, l.twin);
   }
   if (model.slider) {
     const { body, linePoint, direction } = model.slider;
-    for (const e of normalsOf(direction))
-      rows.push({
-        kind: SLIDER,
-        data: [...pointOf(model.body, body), ...e, ...linePoint],
-        racked: false,
-        name: body,
-      });
+    for (const e of normalsOf(direction)) {
+      const at = next(SLIDER, body);
+      data.set(pointOf(model.body, body), at);
+      data.set(e, at + 3);
+      data.set(linePoint, at + 6);
+    }
   }
-  for (const h of model.holds)
-    rows.push(
-      h.kind === 'lateral'
-        ? {
-            kind: LATERAL,
-            data: [0, 0, 0, ...pointOf(model.carrier, h.carrier), h.valueMm],
-            racked: false,
-            name: h.name,
-          }
-        : { kind: PITCH, data: [cos(h.angleRad), 0, sin(h.angleRad)], racked: false, name: h.name },
-    );
-  const driven = model.beam ? ['wheelLeft', 'wheelRight'] : ['wheelCentre'];
-  if (rows.length + driven.length !== 6)
-    throw new Error(`a carrier needs six constraints; the model has ${rows.length + driven.length}`);
-  const data = new Float64Array(rows.length * STRIDE);
-  rows.forEach((r, i) => {
-    data.set(r.data, i * STRIDE);
+  for (const h of model.holds) {
+    const at = next(h.kind === 'lateral' ? LATERAL : PITCH, h.name);
+    if (h.kind === 'lateral') {
+      data.set(pointOf(model.carrier, h.carrier), at + 3);
+      data[at + 6] = h.valueMm;
+    } else {
+      data[at] = cos(h.angleRad);
+      data[at + 2] = sin(h.angleRad);
+    }
+  }
+  const drives = new Float64Array(3 * driven.length);
+  driven.forEach((name, i) => {
+    drives.set(pointOf(model.carrier, name), 3 * i);
   });
   const compiled: Compiled = {
-    kinds: Uint8Array.from(rows, (r) => r.kind),
-    racked: Uint8Array.from(rows, (r) => Number(r.racked)),
-    names: [...rows.map((r) => r.name), ...driven],
-    drives: Float64Array.from(driven.flatMap((name) => [...pointOf(model.carrier, name)])),
+    kinds,
+    racked,
+    names: [...names, ...driven],
+    drives,
     driveZ: Float64Array.from(model.driveZMm),
     data,
   };
