@@ -2,7 +2,11 @@ import { BoardSchema, JobAnswerSchema } from '@rigger/contracts';
 import { SECTIONS } from '@rigger/core';
 import { writeFileSync } from 'node:fs';
 import { importWorld } from './services/import-world';
+import type { Printable } from './services/printable';
+import { printing } from './services/printing';
 import { openServer, TODAY, type OpenServer, smallWeek } from './testing/open-server';
+import { prepareFor, readCatalogue } from './workers/kept-between-tasks';
+import { remembering } from './workers/remembering';
 
 let s: OpenServer;
 beforeEach(async () => {
@@ -261,6 +265,55 @@ describe('backups over the API', () => {
     expect(await price()).not.toBe(111);
     expect((await take(to(222))).imported?.number).toBe(2);
     expect(await price()).toBe(222);
+  });
+  it('after a restore every paper is the one that a process gives that has just begun', async () => {
+    const bodyOf = (made: Printable) =>
+      made.kind === 'document' ? JSON.stringify(made.document) : made.kind === 'text' ? made.text : made.code;
+    // as the worker does it, with all that it keeps between two tasks
+    const keeps = await openServer({
+      printer: remembering({
+        print: (task) =>
+          Promise.resolve({ ok: true, body: bodyOf(printing(task, readCatalogue, prepareFor)) }),
+        close: () => Promise.resolve(),
+      }),
+    });
+    const take = async (more: number) => {
+      const files = changed((p) => ({ priceMinor: p.priceMinor + more }));
+      const as = { origin: 'own', author: 'Ina', today: TODAY } as const;
+      const { imported } = await importWorld(keeps.shop.stores, files, as);
+      const { id } = await keeps.job(1012);
+      await keeps.api.get('/api/catalogue').expect(200);
+      await keeps.api.put(`/api/jobs/${id}/catalogue`).send({ number: imported?.number }).expect(200);
+      return imported?.number;
+    };
+    const papers = ['sheet.pdf', 'quote.pdf', 'quote.csv', 'parts.csv', 'rack.pdf', 'tools.pdf', 'plan.json'];
+    const said = async (server: OpenServer) => {
+      const { id } = await server.job(1012);
+      const out: Record<string, string> = {};
+      for (const path of [...papers.map((p) => `jobs/${id}/${p}`), 'floor']) {
+        const answer = await server.api.get(`/api/${path}`).responseType('blob').expect(200);
+        out[path.replace(id, '1012')] = String(answer.body);
+      }
+      return out;
+    };
+    const { name } = (await keeps.api.post('/api/backups').send({}).expect(201)).body;
+    const first = await take(10_000);
+    const before = await said(keeps);
+    await keeps.api.post(`/api/backups/${name}/restore`).send({}).expect(200);
+    // another state of the same number
+    expect(await take(20_000)).toBe(first);
+    const after = await said(keeps);
+    expect(after['jobs/1012/parts.csv']).not.toBe(before['jobs/1012/parts.csv']);
+    const begun = await openServer({
+      file: keeps.database,
+      printer: {
+        print: (task) =>
+          Promise.resolve({ ok: true, body: bodyOf(printing(task, ({ text }) => JSON.parse(text))) }),
+      },
+    });
+    expect(await said(begun)).toEqual(after);
+    await begun.close(true);
+    await keeps.close();
   });
 });
 

@@ -1,6 +1,7 @@
 import { unreadableIn } from '@rigger/core';
 import { localDay, unreadableText } from '@rigger/wording';
 import { AppError } from '../errors';
+import { sent } from '../services/catalogues';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { JobTask } from '../services/printable';
 import type { Stores } from '../services/shop';
@@ -19,13 +20,13 @@ export const computing =
     const job = await d.jobs.answer(ask.params.id ?? '');
     const unreadable = unreadableIn(sectionsOf(job));
     if (unreadable.length > 0) throw new AppError('entry-unreadable', unreadableText(unreadable));
-    const { number, text } = await d.stores.catalogues.at(job.catalogue);
+    const state = await d.stores.catalogues.at(job.catalogue);
     const printed = await d.printer.print(
       {
         what,
         number: job.number,
         sections: sectionsOf(job),
-        catalogue: { number, text },
+        catalogue: sent(state),
         settings: (await d.stores.settings.read()).data,
         day: localDay(d.today()),
       },

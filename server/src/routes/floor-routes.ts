@@ -2,6 +2,7 @@ import { FloorRowSchema, FloorSchema, type Floor } from '@rigger/contracts';
 import { localDay } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
+import { sent, type SentCatalogue } from '../services/catalogues';
 import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { Stores } from '../services/shop';
 import type { SupplierFeed } from '../standins/supplier-feed';
@@ -20,11 +21,11 @@ export function floorRoutes(d: FloorDeps): readonly Route[] {
   const floor = async (signal: AbortSignal): Promise<Floor> => {
     const [jobs, { data: settings }] = await Promise.all([d.jobs.onTheFloor(), d.stores.settings.read()]);
     const day = localDay(d.today());
-    const states = new Map<number, string>();
+    const states = new Map<string, SentCatalogue>();
     const tasks = [];
     for (const job of jobs) {
-      const { number, text } = await d.stores.catalogues.at(job.catalogue);
-      states.set(number, text);
+      const state = sent(await d.stores.catalogues.at(job.catalogue));
+      states.set(state.id, state);
       const { head, work, boxes } = job.sections;
       tasks.push({
         row: {
@@ -37,14 +38,14 @@ export function floorRoutes(d: FloorDeps): readonly Route[] {
           boxes: { version: boxes.version, data: boxes.data },
         },
         sections: sectionsOf(job),
-        catalogue: number,
+        catalogue: state.id,
       });
     }
     const printed = await d.printer.print(
       {
         what: 'floor',
         jobs: tasks,
-        catalogues: [...states].map(([number, text]) => ({ number, text })),
+        catalogues: [...states.values()],
         settings,
         day,
       },

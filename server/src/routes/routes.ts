@@ -39,7 +39,7 @@ import { SECTIONS } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import * as z from 'zod';
 import { AppError } from '../errors';
-import type { CatalogueState } from '../services/catalogues';
+import { sent, type CatalogueState } from '../services/catalogues';
 import { importWorld, previewImport } from '../services/import-world';
 import type { Live } from '../services/live';
 import type { Stores } from '../services/shop';
@@ -333,11 +333,11 @@ export function apiRoutes(d: RouteDeps): readonly Route[] {
       event: PlansToldSchema,
       watch: async ({ params }, { send, end }) => {
         const job = await d.jobs.answer(params.id ?? '');
-        const { number, text } = await catalogues.at(job.catalogue);
+        const state = await catalogues.at(job.catalogue);
         const gone = new AbortController();
         const task = {
           sections: sectionsOf(job),
-          catalogue: { number, text },
+          catalogue: sent(state),
           settings: (await settings()).data,
           day: localDay(d.today()),
         };

@@ -21,6 +21,10 @@ export interface CatalogueState {
   /** why it cannot be read; empty when it can */
   readonly faults: readonly Fault[];
 }
+/** A state as it is sent to a worker, which reads each once. What is kept of one is kept under its id: a restore brings other states of the
+ *  same number. */
+export type SentCatalogue = Pick<CatalogueState, 'id' | 'text'>;
+export const sent = ({ id, text }: CatalogueState): SentCatalogue => ({ id, text });
 const NOTHING: Catalogue = {
   platforms: [],
   parts: [],

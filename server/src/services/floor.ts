@@ -11,10 +11,10 @@ const kept = new LRUCache<string, { readonly floor: FloorRow['floor'] }>({ max: 
 
 /** What each open job takes of the shop, as JSON; runs in the worker pool. A job without a vehicle, or with an entry that nobody can
  *  read, stands in the list without figures: nothing is planned on a value that somebody did not mean. */
-export function floorText(task: FloorTask, catalogueOf: (number: number) => Catalogue): string {
+export function floorText(task: FloorTask, catalogueOf: (id: string) => Catalogue): string {
   const rows = [...task.jobs]
     // jobs of one state of the catalogue after each other: each state is read once
-    .sort((x, y) => x.catalogue - y.catalogue)
+    .sort((x, y) => x.catalogue.localeCompare(y.catalogue))
     .map(({ row, sections, catalogue }): FloorRow => {
       const key = hashOf([sections, catalogue, task.settings, task.day]);
       const { floor } = kept.get(key) ?? {

@@ -12,6 +12,7 @@ import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { AppError } from '../errors';
 import { calibrationDocument } from './calibration-document';
 import { partsCsv } from './parts-csv';
+import type { SentCatalogue } from './catalogues';
 import { labelsDocument, rackDocument, toolsDocument } from './papers';
 import { planCalendar } from './plan-calendar';
 import { quoteCsv } from './quote-csv';
@@ -24,8 +25,7 @@ export interface JobTask {
   readonly what: 'sheet' | 'calibration' | 'parts' | 'past' | QuoteForm | BayPaper;
   readonly number: number;
   readonly sections: JobSections;
-  /** state of the catalogue, and its text: read once for each state */
-  readonly catalogue: { readonly number: number; readonly text: string };
+  readonly catalogue: SentCatalogue;
   readonly settings: ShopSettings;
   readonly day: string;
 }
@@ -41,10 +41,10 @@ export interface FloorTask {
   readonly jobs: readonly {
     readonly row: Omit<FloorRow, 'floor'>;
     readonly sections: JobSections;
-    /** number of the state of the catalogue that it counts with */
-    readonly catalogue: number;
+    /** id of the state of the catalogue that it counts with */
+    readonly catalogue: string;
   }[];
-  readonly catalogues: readonly { readonly number: number; readonly text: string }[];
+  readonly catalogues: readonly SentCatalogue[];
   readonly settings: ShopSettings;
   readonly day: string;
 }

@@ -1,4 +1,5 @@
 import { vehicleAxle, type Catalogue } from '@rigger/core';
+import type { SentCatalogue } from './catalogues';
 import { floorText } from './floor';
 import { pickListCsv, pickListDocument } from './pick-list';
 import { printable, quoteIn, type JobTask, type Printable, type PrintTask } from './printable';
@@ -7,7 +8,7 @@ import type { Prepare } from './sheet-model';
 /** What a task comes to, before it is set in type. `read`: a state of the catalogue from its text. */
 export function printing(
   task: PrintTask,
-  read: (of: { readonly number: number; readonly text: string }) => Catalogue,
+  read: (of: SentCatalogue) => Catalogue,
   prepareFor: (task: JobTask) => Prepare = () => vehicleAxle,
 ): Printable {
   switch (task.what) {
@@ -16,8 +17,8 @@ export function printing(
     case 'floor':
       return {
         kind: 'text',
-        text: floorText(task, (number) => {
-          const state = task.catalogues.find((c) => c.number === number);
+        text: floorText(task, (id) => {
+          const state = task.catalogues.find((c) => c.id === id);
           if (!state) throw new Error('a job counts with a catalogue that was not sent');
           return read(state);
         }),

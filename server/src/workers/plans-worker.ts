@@ -3,33 +3,29 @@ import {
   findPlans,
   locksOf,
   tellPlans,
-  type Catalogue,
   type JobSections,
   type PlansTold,
   type ShopSettings,
 } from '@rigger/core';
+import type { SentCatalogue } from '../services/catalogues';
+import { readCatalogue } from './kept-between-tasks';
 
 export interface PlansTask {
   readonly sections: JobSections;
-  /** state of the catalogue, and its text: read once for each state */
-  readonly catalogue: { readonly number: number; readonly text: string };
+  readonly catalogue: SentCatalogue;
   readonly settings: ShopSettings;
   readonly day: string;
   /** hears what is known while it is searched */
   readonly port: MessagePort;
 }
-let read: { readonly number: number; readonly catalogue: Catalogue } | null = null;
 /** between two tellings, ms: a person sees no more */
 const TELL_MS = 150;
 
 /** Searches the plans of a job and tells of them while they get better; runs in the worker pool, and is stopped with its worker. */
 export default function plans({ sections, catalogue, settings, day, port }: PlansTask): PlansTold | null {
-  if (read?.number !== catalogue.number)
-    // held to its contract when it was read in
-    read = { number: catalogue.number, catalogue: JSON.parse(catalogue.text) as Catalogue };
   const steps = findPlans({
     job: sections,
-    catalogue: read.catalogue,
+    catalogue: readCatalogue(catalogue),
     settings,
     day,
     locks: locksOf(sections.build.locks),

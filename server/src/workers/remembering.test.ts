@@ -7,7 +7,7 @@ const task = (day: string, more: Record<string, unknown> = {}) =>
     what: 'sheet',
     number: 1,
     sections: {},
-    catalogue: { number: 3, text: 'x' },
+    catalogue: { id: 'third', text: 'x' },
     settings: {},
     day,
     ...more,
@@ -33,7 +33,7 @@ describe('a printer that keeps what it printed', () => {
       { sections: { work: { moves: [{ step: 'soak', before: null }] } } },
       { settings: { currency: 'mk' } },
       { what: 'rack.pdf' },
-      { catalogue: { number: 4, text: 'x' } },
+      { catalogue: { id: 'other', text: 'x' } },
     ])
       await printer.print(task('2026-11-27', other));
     expect(times()).toBe(6);

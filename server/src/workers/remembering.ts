@@ -23,14 +23,13 @@ export function remembering(printer: SheetPrinter): SheetPrinter {
     close: printer.close,
   };
 }
-/** a state of the catalogue never changes: its number and length stand for its text */
-const stateOf = (c: { readonly number: number; readonly text: string }) => [c.number, c.text.length];
+/** a state of the catalogue never changes: its id stands for its text */
 function keyOf(task: PrintTask): string {
   const named =
     'catalogues' in task
-      ? { ...task, catalogues: task.catalogues.map(stateOf) }
+      ? { ...task, catalogues: task.catalogues.map((c) => c.id) }
       : 'catalogue' in task
-        ? { ...task, catalogue: stateOf(task.catalogue) }
+        ? { ...task, catalogue: task.catalogue.id }
         : task;
   return hashOf(named);
 }

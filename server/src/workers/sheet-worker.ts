@@ -1,14 +1,13 @@
 import type { ErrorCode } from '@rigger/contracts';
-import { preparing, type Catalogue } from '@rigger/core';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pdfmake from 'pdfmake';
 import { keepSetting } from '../services/kept-setting';
 import { typeset, type Coverage } from '../services/typeset';
-import type { JobTask, PrintTask } from '../services/printable';
-import type { Prepare } from '../services/sheet-model';
+import type { PrintTask } from '../services/printable';
 import { printing } from '../services/printing';
 import { writeWholeLines } from '../services/whole-lines';
+import { prepareFor, readCatalogue } from './kept-between-tasks';
 
 // unpacked when the server is built: out of a packed font the tables would be inflated again for every glyph of a sheet
 const FONTS = [join(import.meta.dirname, 'fonts'), join(import.meta.dirname, '../../dist/fonts')].find((f) =>
@@ -46,11 +45,9 @@ export type Printed =
   | { readonly ok: true; readonly body: Uint8Array | string }
   | { readonly ok: false; readonly code: ErrorCode };
 
-let read: { readonly number: number; readonly catalogue: Catalogue } | null = null;
-
 /** Computes and renders what is printed of a job (PDF bytes, CSV or JSON text); runs in the worker pool. */
 export default async function print(task: PrintTask): Promise<Printed> {
-  const made = printing(task, catalogueOf, prepareFor);
+  const made = printing(task, readCatalogue, prepareFor);
   switch (made.kind) {
     case 'refused':
       return { ok: false, code: made.code };
@@ -62,15 +59,4 @@ export default async function print(task: PrintTask): Promise<Printed> {
         body: new Uint8Array(await pdfmake.createPdf(typeset(made.document, coverage)).getBuffer()),
       };
   }
-}
-let standing: { readonly of: string; readonly prepare: Prepare } | null = null;
-/** The axles of the job that was printed last: its papers are asked for one after another. */
-function prepareFor({ catalogue, sections }: JobTask): Prepare {
-  const of = JSON.stringify([catalogue.number, sections.vehicle]);
-  if (standing?.of !== of) standing = { of, prepare: preparing() };
-  return standing.prepare;
-}
-function catalogueOf({ number, text }: JobTask['catalogue']): Catalogue {
-  if (read?.number !== number) read = { number, catalogue: JSON.parse(text) as Catalogue };
-  return read.catalogue;
 }
