@@ -277,8 +277,8 @@ describe('backups over the API', () => {
         close: () => Promise.resolve(),
       }),
     });
-    const take = async (more: number) => {
-      const files = changed((p) => ({ priceMinor: p.priceMinor + more }));
+    const take = async (priceMinor: number) => {
+      const files = changed(() => ({ priceMinor }));
       const as = { origin: 'own', author: 'Ina', today: TODAY } as const;
       const { imported } = await importWorld(keeps.shop.stores, files, as);
       const { id } = await keeps.job(1012);
@@ -297,11 +297,11 @@ describe('backups over the API', () => {
       return out;
     };
     const { name } = (await keeps.api.post('/api/backups').send({}).expect(201)).body;
-    const first = await take(10_000);
+    const first = await take(33_333);
     const before = await said(keeps);
     await keeps.api.post(`/api/backups/${name}/restore`).send({}).expect(200);
     // another state of the same number
-    expect(await take(20_000)).toBe(first);
+    expect(await take(77_777)).toBe(first);
     const after = await said(keeps);
     expect(after['jobs/1012/parts.csv']).not.toBe(before['jobs/1012/parts.csv']);
     const begun = await openServer({
@@ -311,7 +311,8 @@ describe('backups over the API', () => {
           Promise.resolve({ ok: true, body: bodyOf(printing(task, ({ text }) => JSON.parse(text))) }),
       },
     });
-    expect(await said(begun)).toEqual(after);
+    const own = await said(begun);
+    expect(Object.keys(after).filter((path) => after[path] !== own[path])).toEqual([]);
     await begun.close(true);
     await keeps.close();
   });
