@@ -16,6 +16,7 @@ const node = (name) => ({
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: { '^.+\\.[cm]?ts$': swc },
+  setupFiles: ['<rootDir>/../tools/fixed-seed.cjs'],
   modulePathIgnorePatterns: ['<rootDir>/dist'],
 });
 const web = {
@@ -24,6 +25,7 @@ const web = {
   displayName: 'web',
   rootDir: './web',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
+  setupFiles: ['<rootDir>/../tools/fixed-seed.cjs'],
   setupFilesAfterEnv: ['<rootDir>/src/test-setup.ts'],
   modulePathIgnorePatterns: ['<rootDir>/dist'],
   // a worker needs a browser: in tests the same functions answer in place

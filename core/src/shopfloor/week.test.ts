@@ -53,7 +53,14 @@ function broken(placed: readonly Placed[], all: readonly Waiting[]): readonly st
     if (j.rackMinutes > 0 !== (p.rack !== null)) out.push(`${p.id} and the rack`);
     if (p.rack && p.rack.start < p.end) out.push(`${p.id} on the rack before it is out`);
     if (p.late !== (j.due === null ? 0 : Math.max(0, p.done - j.due))) out.push(`${p.id} late`);
+    if (p.rack && !FLOOR.fitters.find((x) => x.id === p.rack!.fitter)?.skills.some((s) => s === 'rack'))
+      out.push(`${p.id} on the rack by somebody who cannot`);
     for (const q of placed) {
+      // on the rack while a bay has the same person, the other job's or, which cannot be, its own
+      if (p.rack && overlap(p.rack, q) && q.fitters.includes(p.rack.fitter))
+        out.push(`${p.id} has ${p.rack.fitter} of ${q.id} on the rack`);
+      if (p.rack && q.rack && p !== q && overlap(p.rack, q.rack) && p.rack.fitter === q.rack.fitter)
+        out.push(`${p.id} and ${q.id} share a fitter on two racks`);
       if (q.id <= p.id) continue;
       if (p.bay === q.bay && overlap(p, q)) out.push(`${p.id} and ${q.id} in one bay`);
       if (overlap(p, q) && p.fitters.some((f) => q.fitters.includes(f)))
@@ -80,26 +87,29 @@ describe('a week in the bays', () => {
       { numRuns: 150 },
     );
   });
-  it('is as little late as the best of all orders, where all can be tried; the bound is below every one', () => {
-    fc.assert(
-      fc.property(jobs(4, true), (list) => {
-        const all = orders(list).map(
-          (o) =>
-            // each order by itself: pinned one after the other, so that the rules of order change nothing
-            planWeek(
-              o.map((j, i) => ({ ...j, id: `${i}${j.id}`, start: 0 })),
-              FLOOR,
-              0,
-            ).late,
-        );
-        const best = Math.min(...all);
-        const w = planWeek(list, FLOOR);
-        expect(w.late).toBeLessThanOrEqual(best);
-        expect(leastLateness(list, FLOOR)).toBeLessThanOrEqual(best);
-      }),
-      { numRuns: 60 },
-    );
-  });
+  it.each([{}, { seed: -924999728, path: '33:6:8:4:4:4:6' }])(
+    'is as little late as the best of all orders, where all can be tried; the bound is below every one %o',
+    (again) => {
+      fc.assert(
+        fc.property(jobs(4, true), (list) => {
+          const all = orders(list).map(
+            (o) =>
+              // each order by itself: pinned one after the other, so that the rules of order change nothing
+              planWeek(
+                o.map((j, i) => ({ ...j, id: `${i}${j.id}`, start: 0 })),
+                FLOOR,
+                0,
+              ).late,
+          );
+          const best = Math.min(...all);
+          const w = planWeek(list, FLOOR);
+          expect(w.late).toBeLessThanOrEqual(best);
+          expect(leastLateness(list, FLOOR)).toBeLessThanOrEqual(best);
+        }),
+        { numRuns: 60, ...again },
+      );
+    },
+  );
   it('the same question has the same answer, however it is written down in time', () => {
     const list = fc.sample(jobs(8), { seed: 4, numRuns: 1 })[0]!;
     expect(planWeek(list, FLOOR)).toEqual(planWeek(list, FLOOR));

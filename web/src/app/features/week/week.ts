@@ -193,6 +193,7 @@ export class WeekView {
       `${row.customer}, job ${row.number}`,
       `${this.moment(p.start, false)} to ${this.moment(p.end, true)}`,
       workshop ? crewText(p.fitters, workshop.fitters) : '',
+      workshop && p.rack ? `on the rack: ${crewText([p.rack.fitter], workshop.fitters)}` : '',
       row.promiseDate ? `promised ${shortDay(row.promiseDate)}` : 'no promise',
       p.late > 0 && workshop ? weekLate(p.late, workshop.minutesPerDay) : '',
     ]
