@@ -245,12 +245,11 @@ export class RubView {
     // the map shows the nearest of both wheels of a beam, and of a steered one for every place of the other
     const state = [
       ...(posed && posed.otherMm !== null && s.acrossIs === 'kingpin-deg'
-        ? [`other wheel at ${length(posed.otherMm, style)}`]
+        ? [`, the other at ${length(posed.otherMm, style)}`]
         : []),
-      ...(posed?.side === 'right' ? ['the right wheel, drawn at the left'] : []),
-    ];
-    const decides = state.length > 0 ? ` (${state.join('; ')})` : '';
-    return `Travel ${length(s.map.grid.zMm[c.row] ?? 0, style)}, ${turned}: ${mm === null ? 'the linkage does not reach' : `${kind ? `${OBSTACLE_WORDS[kind]} ` : ''}${missText(mm, style)}`}${always}${decides}`;
+      ...(posed?.side === 'right' ? [' (the right wheel, drawn at the left)'] : []),
+    ].join('');
+    return `Travel ${length(s.map.grid.zMm[c.row] ?? 0, style)}${state}, ${turned}: ${mm === null ? 'the linkage does not reach' : `${kind ? `${OBSTACLE_WORDS[kind]} ` : ''}${missText(mm, style)}`}${always}`;
   });
   protected readonly share = computed(() => formatDecimal((this.model.study()?.rubShare ?? 0) * 100, 1));
   protected readonly points = computed(() =>
