@@ -76,12 +76,11 @@ export function benchClearance(core, catalogue, job, assessed, line, ms) {
   );
   // and with the edges and faces: each of them searched in each state, and every point, nothing kept but the least of all
   const into = { mm: 0, t: 0, u: 0 };
-  const where = { rho: null, along: null, from: 0, spans: null, spanFrom: 0 };
   const pieces = axle.obstacles.map(core.piecesOf);
   const searching = timed(() => {
     for (let state = 0; state < states; state++)
       for (const k of list.obstacles) {
-        core.inState(table.clouds[k], state, where);
+        const where = core.inState(table.clouds[k], state);
         for (const piece of pieces[k]) {
           core.nearestOn(piece, wheel, list.insideRim[k], where, into);
           if (into.mm < least) least = into.mm;

@@ -101,14 +101,14 @@ const where: InState = {
   spans: null,
   spanFrom: 0,
 };
-/** A cloud in one of its states. */
-export function inState({ points, rho, along, spans }: Cloud, state: number, into: InState): InState {
-  into.rho = rho;
-  into.along = along;
-  into.from = state * points;
-  into.spans = spans ?? null;
-  into.spanFrom = spans ? (state * points * spans.length) / rho.length : 0;
-  return into;
+/** A cloud in one of its states; until the next is asked for. */
+export function inState({ points, rho, along, spans }: Cloud, state: number): InState {
+  where.rho = rho;
+  where.along = along;
+  where.from = state * points;
+  where.spans = spans ?? null;
+  where.spanFrom = spans ? (state * points * spans.length) / rho.length : 0;
+  return where;
 }
 const there: Clearance = { mm: 0, byRho: 0, byAlong: 0 };
 
@@ -209,7 +209,7 @@ function scanPoints(
   const before = list.pieces?.[k]?.[found.piece[k]!];
   found.piece[k] = -1;
   if (before) {
-    placeOn(before, inState(cloud, state, where), found.t[k]!, found.u[k]!, spot);
+    placeOn(before, inState(cloud, state), found.t[k]!, found.u[k]!, spot);
     clearanceAt(w, ring, spot.rho, spot.along, there);
     if (there.mm < mm) {
       mm = there.mm;
@@ -232,9 +232,9 @@ function scanPieces(
   for (const k of list.obstacles) {
     const first = nearFrom[k]!;
     if (first < 0) continue;
-    const { moves } = clouds[k]!;
+    const cloud = clouds[k]!;
     const pieces = allPieces[k]!;
-    inState(clouds[k]!, state, where);
+    const here = inState(cloud, state);
     const ring = w.barrel !== null && list.insideRim[k] === true;
     const counts = list.together?.[k] === true;
     const than = list.than ? list.than[k]! : Infinity;
@@ -244,12 +244,12 @@ function scanPieces(
       const piece = pieces[i]!;
       // nearer than this, or it is nothing to whoever asks
       const wanted = min(mm, counts ? max(than, least) : than);
-      const floor = floorOf(piece, w, ring, where, near, first, wanted);
+      const floor = floorOf(piece, w, ring, here, near, first, wanted);
       if (floor >= wanted) {
         if (floor < floorMm) floorMm = floor;
         continue;
       }
-      nearestOn(piece, w, ring, where, onPiece);
+      nearestOn(piece, w, ring, here, onPiece);
       if (onPiece.mm < floorMm) floorMm = onPiece.mm;
       if (onPiece.mm >= mm) continue;
       mm = onPiece.mm;
@@ -262,7 +262,7 @@ function scanPieces(
       found.u[k] = onPiece.u;
     }
     found.mm[k] = mm;
-    if (!moves) continue;
+    if (!cloud.moves) continue;
     found.lookedAt[k] = state;
     found.floorMm[k] = floorMm - FOUND_MM;
   }

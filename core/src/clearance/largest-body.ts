@@ -1,8 +1,7 @@
-import { nearestOf, scanNearest, type ScanList } from './kernel';
-import { FOUND_TO_MM } from './least-lift';
+import { nearestOf, scanNearest, type Nearest, type ScanList } from './kernel';
+import { FOUND_TO_MM, leastThat } from './least-lift';
 import type { MountedBody } from './mounted-body';
-import { piecesOf } from './pieces';
-import type { PolarTable } from './polar-table';
+import { scansOf, type PolarTable } from './polar-table';
 import { clearsOver, visitsOf, type Window } from './worst-over';
 
 /** Wheels of which a larger one never clears by more: what of them is asked. */
@@ -24,20 +23,13 @@ export function largestThatClears(
   { fromMm, toMm, bodyOf }: BodyFamily,
   only: (obstacle: number) => boolean = () => true,
 ): number | null {
-  const asked = t.obstacles.map((_, k) => k).filter(only);
-  const list = {
-    insideRim: t.obstacles.map((o) => o.insideRim === true),
-    pieces: t.obstacles.map(piecesOf),
-    than: new Float64Array(t.obstacles.length).fill(marginMm),
-  };
-  const moving: ScanList = { ...list, obstacles: asked.filter((k) => !t.constant[k]) };
-  const constant: ScanList = { ...list, obstacles: asked.filter((k) => t.constant[k]) };
+  const { constant, moving } = scansOf(t, only, new Float64Array(t.obstacles.length).fill(marginMm));
   let best = toMm;
   let body = bodyOf(best);
-  let found = nearestOf(t.obstacles.length);
+  const found = nearestOf(t.obstacles.length);
   /** lowers the size to what one state allows; false: it does not allow the smallest */
   const ask = (of: ScanList, clouds: PolarTable['clouds'], at: number): boolean => {
-    const keeps = (wheel: MountedBody, into: typeof found) => {
+    const keeps = (wheel: MountedBody, into: Nearest) => {
       scanNearest(wheel, of, clouds, at, into);
       return of.obstacles.every((k) => (into.mm[k] ?? Infinity) >= marginMm);
     };
@@ -59,24 +51,16 @@ export function largestThatClears(
     const v = visits[n];
     if (v && !ask(moving, v.clouds, v.at)) return null;
   }
-  found = nearestOf(t.obstacles.length);
   for (const v of visits) if (!ask(moving, v.clouds, v.at)) return null;
   const clears = (sizeMm: number) => clearsOver(t, bodyOf(sizeMm), window, marginMm, only);
-  for (let less = FOUND_TO_MM; !clears(best); less *= 2) {
-    if (best <= fromMm) return null;
+  if (clears(best)) return best;
+  for (let less = FOUND_TO_MM; best > fromMm; less *= 2) {
     const works = Math.max(fromMm, best - less);
     if (clears(works)) return largestThat(works, best, clears);
     best = works;
   }
-  return best;
+  return null;
 }
-/** The largest value in [low, high] for which `holds`, to FOUND_TO_MM; it holds at `low` and not at `high`. */
-function largestThat(low: number, high: number, holds: (v: number) => boolean): number {
-  let [works, fails] = [low, high];
-  while (fails - works > FOUND_TO_MM) {
-    const middle = (works + fails) / 2;
-    if (holds(middle)) works = middle;
-    else fails = middle;
-  }
-  return works;
-}
+/** The largest value in [low, high] for which `holds`, to FOUND_TO_MM; it holds at `low` and, once it does not, never again. */
+const largestThat = (low: number, high: number, holds: (v: number) => boolean): number =>
+  high - leastThat(0, high - low, (less) => holds(high - less));

@@ -8,6 +8,7 @@ import {
   FOUND_TO_MM,
   insideRim,
   largestThatClears,
+  leastOver,
   nearestOf,
   piecesOf,
   pointOn,
@@ -27,8 +28,8 @@ import {
   type ObstaclePiece,
   type Vec3,
 } from '..';
-import { ok } from '../testing/demo-axles';
-import { catalogue, plainJob, vehicleOf } from '../testing/demo-world';
+import { ok, plainRubInput } from '../testing/demo-axles';
+import { catalogue } from '../testing/demo-world';
 import { normalFrom } from '../testing/shop-simulation';
 
 /** as many of each platform in every run; 200 by `npm run exact` */
@@ -64,21 +65,9 @@ function sampled(piece: ObstaclePiece, points: readonly Vec3[], of: (p: Vec3) =>
 
 /** An axle as built on its stock tyre, over a map's poses. */
 function mapOf(code: string, axle: Axle) {
-  const job = plainJob(code);
-  const vehicle = vehicleOf(job);
-  const a = ok(
-    rubAxle({
-      vehicle,
-      axle,
-      brief: job.brief,
-      accessories: [],
-      fitted: [],
-      planned: [],
-      reliefs: [],
-      catalogue,
-    }),
-  );
-  const { loadedRadiusMm } = vehicle.platform[axle].hardpoints;
+  const input = plainRubInput(code, axle);
+  const a = ok(rubAxle(input));
+  const { loadedRadiusMm } = input.vehicle.platform[axle].hardpoints;
   const tire = tireBody(245, 2 * loadedRadiusMm, false, 10);
   const w: MountedBody = { tire, barrel: wheelBarrel(10, 7), outboardMm: 0 };
   return { a, w, table: ok(axleTable(a, 13, 13)) };
@@ -146,6 +135,15 @@ describe('edges and faces of obstacles', () => {
         });
         for (const window of [a.usedWindow, a.wholeWindow]) {
           const rest = worstOver(everything, w, window);
+          // the least alone, and whether so much is kept, leave out what cannot be the least: between two columns as well
+          rest.forEach(({ clearanceMm }, k) => {
+            const only = (n: number) => n === k;
+            expect(Math.abs(leastOver(table, w, window, only) - clearanceMm)).toBeLessThan(0.02);
+            for (const byMm of [0.05, 1, 4, 9]) {
+              expect(clearsOver(table, w, window, clearanceMm - byMm, only)).toBe(true);
+              expect(clearsOver(table, w, window, clearanceMm + byMm, only)).toBe(false);
+            }
+          });
           worstOver(table, w, window).forEach((o, k) => {
             expect(Math.abs(o.clearanceMm - rest[k]!.clearanceMm)).toBeLessThan(0.02);
           });

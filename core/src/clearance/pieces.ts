@@ -87,21 +87,24 @@ function cut({ points, shape }: Obstacle): readonly ObstaclePiece[] {
   }
 }
 
-/** Squared distances of the points of all pieces where the points are now, after one another. `points`: three numbers each, from `first` on. */
-export function spansNow(pieces: readonly ObstaclePiece[], points: Float64Array, first: number): number[] {
-  const out: number[] = [];
+/** Puts the squared distances of the points of all pieces, where the points are now, into a list from `to` on. `points`: three numbers each,
+ *  from `first` on. */
+export function putSpans(
+  pieces: readonly ObstaclePiece[],
+  points: Float64Array,
+  first: number,
+  into: Float64Array,
+  to: number,
+): void {
   for (const { at } of pieces)
     for (let i = 0; i < at.length; i++)
-      for (let j = i + 1; j < at.length; j++) {
+      for (let j = i + 1; j < at.length; j++, to++) {
         const [a, b] = [first + 3 * at[i]!, first + 3 * at[j]!];
-        const [x, y, z] = [
-          points[a]! - points[b]!,
-          points[a + 1]! - points[b + 1]!,
-          points[a + 2]! - points[b + 2]!,
-        ];
-        out.push(x * x + y * y + z * z);
+        const x = points[a]! - points[b]!;
+        const y = points[a + 1]! - points[b + 1]!;
+        const z = points[a + 2]! - points[b + 2]!;
+        into[to] = x * x + y * y + z * z;
       }
-  return out;
 }
 /** Half of each edge's longest part between two neighbouring points, along and across. */
 function reachOf(kind: ObstaclePiece['kind'], p: readonly Vec3[], sagMm: number): number {

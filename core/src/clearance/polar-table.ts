@@ -1,8 +1,8 @@
 import { nearestToZero, type ReachFault, type SuspensionModel, type Vec3 } from '../suspension';
 import { keptIn } from '../units';
-import { cloudOf, type Cloud } from './kernel';
+import { cloudOf, type Cloud, type ScanList } from './kernel';
 import { turnsWithWheel, type Obstacle } from './obstacle';
-import { piecesOf, spansNow } from './pieces';
+import { piecesOf, putSpans } from './pieces';
 import { walkStates, type PoseGrid, type WheelWalk } from './wheel-states';
 
 const { max, sqrt } = Math;
@@ -64,7 +64,8 @@ function cloudIn({ states, wheels }: WheelWalk, o: Obstacle, constant: boolean):
   const placed = stands ? null : new Float64Array(built.length * all.length);
   const cloud = cloudOf(o.points.length, all.length);
   const pieces = piecesOf(o);
-  const spans: number[] = [];
+  const perState = pieces.reduce((n, p) => n + p.span2.length, 0);
+  const spans = o.carriedBy === 'member' ? new Float64Array(perState * all.length) : undefined;
   let square = 0;
   all.forEach((state, n) => {
     const now = placed && state.placing(o);
@@ -74,13 +75,13 @@ function cloudIn({ states, wheels }: WheelWalk, o: Obstacle, constant: boolean):
         placed.set(now(p), from + 3 * k);
       });
     square = max(square, fill(cloud, n, wheels, placed ?? built, from));
-    if (placed && o.carriedBy === 'member') spans.push(...spansNow(pieces, placed, from));
+    if (spans) putSpans(pieces, placed ?? built, from, spans, n * perState);
   });
   if (constant) return cloud;
   const reachMm = max(0, ...pieces.map((p) => p.reachMm));
   return {
     ...cloud,
-    ...(spans.length > 0 ? { spans: Float64Array.from(spans) } : {}),
+    spans,
     moves: { wheels, placed, farMm: sqrt(square) + reachMm },
   };
 }
@@ -113,9 +114,12 @@ function fill(
 /** An obstacle whose points lie there now, in one state of the wheel. */
 export function cloudAt(o: Obstacle, points: readonly Vec3[], centre: Vec3, axis: Vec3): Cloud {
   const cloud = cloudOf(points.length, 1);
+  const pieces = piecesOf(o);
   const places = Float64Array.from(points.flat());
+  const spans = new Float64Array(pieces.reduce((n, p) => n + p.span2.length, 0));
   fill(cloud, 0, Float64Array.from([...centre, ...axis]), places, 0);
-  return { ...cloud, spans: Float64Array.from(spansNow(piecesOf(o), places, 0)) };
+  putSpans(pieces, places, 0, spans, 0);
+  return { ...cloud, spans };
 }
 const flats = new WeakMap<Obstacle, Float64Array>();
 /** Points of an obstacle one after another: read much faster than as triples. */
@@ -135,28 +139,23 @@ function keyOf(o: Obstacle): string {
   keys.set(o, key);
   return key;
 }
-/** One state of a table and its cell. */
-export interface CellState {
-  readonly cell: number;
-  readonly at: number;
-}
-const orders = new WeakMap<PolarTable, readonly CellState[]>();
-/** All states of a table, each next to one in which the wheel stands nearly the same: one wheel of a beam and then the other, and along
- *  the direction that moves this wheel least. */
-export function visitsIn(t: PolarTable): readonly CellState[] {
-  return keptIn(orders, t, () => {
-    const columns = t.grid.across.length;
-    const cells = t.states.length;
-    const rows = cells / columns;
-    const along = t.grid.acrossIs === 'other-wheel-mm';
-    const out: CellState[] = [];
-    for (let state = 0; state < Math.max(...t.states); state++)
-      for (let n = 0; n < cells; n++) {
-        const cell = along ? n : (n % rows) * columns + Math.floor(n / rows);
-        if ((t.states[cell] ?? 0) > state) out.push({ cell, at: (t.first[cell] ?? 0) + state });
-      }
-    return out;
-  });
+/** What is scanned of a table's obstacles: those that stand the same against the wheel in every pose, once, and those that move, in every
+ *  state. `than`: see `ScanList`. */
+export function scansOf(
+  t: PolarTable,
+  only: (obstacle: number) => boolean,
+  than: Float64Array,
+): { readonly constant: ScanList; readonly moving: ScanList } {
+  const asked = t.obstacles.map((_, k) => k).filter(only);
+  const list = {
+    insideRim: t.obstacles.map((o) => o.insideRim === true),
+    pieces: t.obstacles.map(piecesOf),
+    than,
+  };
+  return {
+    constant: { ...list, obstacles: asked.filter((k) => t.constant[k]) },
+    moving: { ...list, obstacles: asked.filter((k) => !t.constant[k]) },
+  };
 }
 /** Runs a stepwise computation to its end. */
 export function finish<T>(steps: Generator<unknown, T>): T {

@@ -3,9 +3,9 @@ import { bad, good, type Result } from '../units';
 import { nearestOf, scanNearest, seed } from './kernel';
 import type { MountedBody } from './mounted-body';
 import type { Obstacle } from './obstacle';
-import { piecesOf } from './pieces';
-import { finish, middleCell, polarTable, visitsIn, type PolarTable } from './polar-table';
+import { finish, middleCell, polarTable, scansOf, type PolarTable } from './polar-table';
 import type { PoseGrid } from './wheel-states';
+import { EVERY_POSE, visitsOf, type Visit } from './worst-over';
 
 export interface WorstPlace {
   readonly obstacle: string;
@@ -42,17 +42,9 @@ export function readMap(
   const columns = grid.across.length;
   const places = t.obstacles.map(() => ({ cell: -1, point: 0 }));
   const leastMm = new Float64Array(t.obstacles.length).fill(Infinity);
-  const insideRim = t.obstacles.map((o) => o.insideRim === true);
-  const all = t.obstacles.map((_, k) => k);
-  const moving = all.filter((k) => !t.constant[k]);
-  const list = {
-    insideRim,
-    pieces: t.obstacles.map(piecesOf),
-    obstacles: moving,
-    than: leastMm,
-    together: all.map(inMap),
-  };
-  const found = nearestOf(all.length);
+  const { constant, moving } = scansOf(t, () => true, leastMm);
+  const list = { ...moving, together: t.obstacles.map((_, k) => inMap(k)) };
+  const found = nearestOf(t.obstacles.length);
   const take = (obstacles: readonly number[], cell: number) => {
     for (const k of obstacles) {
       const mm = found.mm[k] ?? Infinity;
@@ -62,23 +54,24 @@ export function readMap(
     }
   };
   const middle = middleCell(t);
-  const still = all.filter((k) => t.constant[k]);
   let fixed = Infinity;
-  if ((t.states[middle] ?? 0) > 0 && still.length > 0) {
-    scanNearest(w, { ...list, obstacles: still }, t.clouds, 0, found);
-    take(still, middle);
-    for (const k of still) if (inMap(k)) fixed = Math.min(fixed, found.mm[k] ?? Infinity);
+  if ((t.states[middle] ?? 0) > 0) {
+    scanNearest(w, constant, t.clouds, 0, found);
+    take(constant.obstacles, middle);
+    for (const k of constant.obstacles) if (inMap(k)) fixed = Math.min(fixed, found.mm[k] ?? Infinity);
   }
-  const mapped = moving.filter(inMap);
+  const mapped = list.obstacles.filter(inMap);
   const cellMm = new Float64Array(t.states.length).fill(fixed);
-  const visits = visitsIn(t);
+  const visits = visitsOf(t, { ...EVERY_POSE });
+  const cellOf = ({ row, column }: Visit) => row.at * columns + column.at;
   seed(visits, (v) => {
-    scanNearest(w, { ...list, pieces: undefined }, t.clouds, v.at, found);
-    take(moving, v.cell);
+    scanNearest(w, { ...list, pieces: undefined }, v.clouds, v.at, found);
+    take(list.obstacles, cellOf(v));
   });
-  for (const { cell, at } of visits) {
-    scanNearest(w, list, t.clouds, at, found, cellMm[cell]);
-    take(moving, cell);
+  for (const v of visits) {
+    const cell = cellOf(v);
+    scanNearest(w, list, v.clouds, v.at, found, cellMm[cell]);
+    take(list.obstacles, cell);
     let mm = cellMm[cell] ?? fixed;
     for (const k of mapped) mm = Math.min(mm, found.mm[k] ?? Infinity);
     cellMm[cell] = mm;

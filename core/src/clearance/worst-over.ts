@@ -1,7 +1,7 @@
 import { cloudOf, inState, nearestOf, scanNearest, seed, type Cloud, type ScanList } from './kernel';
 import type { MountedBody } from './mounted-body';
-import { piecesOf, placeOn, type InState } from './pieces';
-import type { PolarTable } from './polar-table';
+import { placeOn } from './pieces';
+import { scansOf, type PolarTable } from './polar-table';
 
 /** Part of a map that counts: travel from – to and the lock each way (in the map's own unit); both inside the table. */
 export interface Window {
@@ -22,6 +22,8 @@ export interface Narrowing {
   readonly fullLock: number;
   readonly share: number;
 }
+/** Every pose of a table. */
+export const EVERY_POSE: Window = { fromMm: -Infinity, toMm: Infinity, lock: Infinity, narrows: null };
 /** The travel of a window that counts at one lock, mm from design: reach × (1 − share · |lock share|²) either way, up from where
  *  it stands loaded, down from where it stands empty, at least to where it stands at its rating, inside
  *  what the axle has.
@@ -47,7 +49,7 @@ const BETWEEN = [-0.75, -0.5, -0.25, 0.25, 0.5, 0.75] as const;
 /** what comes nearer between two columns than in either does so by less than this, mm */
 const BETWEEN_MM = 10;
 
-interface Stop {
+export interface Stop {
   readonly value: number;
   readonly at: number;
   /** share of the way to the next line of the grid */
@@ -73,7 +75,7 @@ function stops(lines: readonly number[], from: number, to: number): readonly Sto
 }
 
 /** One state of the wheel inside a window: a state of the table, or one that lies between four of them. */
-interface Visit {
+export interface Visit {
   readonly row: Stop;
   readonly column: Stop;
   readonly state: number;
@@ -91,36 +93,37 @@ export function visitsOf(t: PolarTable, window: Window): readonly Visit[] {
   const cols = roll
     ? stops(t.grid.across, window.fromMm, window.toMm)
     : stops(t.grid.across, -window.lock, window.lock);
-  const between: { readonly states: Four; readonly weights: Four }[] = [];
-  const found: (Omit<Visit, 'clouds'> & { readonly mixed: boolean })[] = [];
-  for (const column of cols) {
-    const ends = roll ? ([window.fromMm, window.toMm] as const) : travelAt(window, column.value);
-    for (const row of stops(t.grid.zMm, ...ends)) {
-      const corner = row.at * columns + column.at;
-      const states = t.states[corner] ?? 0;
-      const [below, beside] = [row.part > 0 ? columns : 0, column.part > 0 ? 1 : 0];
-      const cells = [corner, corner + below, corner + beside, corner + below + beside] as const;
-      if (cells.some((x) => t.states[x] !== states)) continue;
-      const [u, v] = [row.part, column.part];
-      for (let state = 0; state < states; state++) {
-        const first = (n: number) => (t.first[n] ?? 0) + state;
-        if (below === 0 && beside === 0) {
-          found.push({ row, column, state, at: first(corner), mixed: false });
-          continue;
-        }
-        found.push({ row, column, state, at: between.length, mixed: true });
+  const between: Between[] = [];
+  const mixed: Cloud[] = [];
+  // one wheel of a beam and then the other, along the direction that moves this wheel least: neighbours are then much the same
+  const byState: Visit[][] = [];
+  const put = (row: Stop, column: Stop) => {
+    const corner = row.at * columns + column.at;
+    const states = t.states[corner] ?? 0;
+    const [below, beside] = [row.part > 0 ? columns : 0, column.part > 0 ? 1 : 0];
+    const [u, v] = [row.part, column.part];
+    const isBetween = below > 0 || beside > 0; // between states of the table
+    const cells = [corner, corner + below, corner + beside, corner + below + beside] as const;
+    if (isBetween && cells.some((x) => t.states[x] !== states)) return;
+    for (let state = 0; state < states; state++) {
+      const first = (n: number) => (t.first[n] ?? 0) + state;
+      const at = isBetween ? between.length : first(corner);
+      (byState[state] ??= []).push({ row, column, state, at, clouds: isBetween ? mixed : t.clouds });
+      if (isBetween)
         between.push({
           states: [first(cells[0]), first(cells[1]), first(cells[2]), first(cells[3])],
           weights: [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v],
         });
-      }
     }
-  }
-  const mixed = t.clouds.map((cloud, k) => (t.constant[k] ? cloud : mix(cloud, between)));
-  // one wheel of a beam and then the other, along the direction that moves this wheel least: neighbours are then much the same
-  const visits = found
-    .map(({ mixed: is, ...v }): Visit => ({ ...v, clouds: is ? mixed : t.clouds }))
-    .sort((a, b) => a.state - b.state || (roll ? a.row.value - b.row.value : 0));
+  };
+  if (roll) {
+    for (const row of stops(t.grid.zMm, window.fromMm, window.toMm))
+      for (const column of cols) put(row, column);
+  } else
+    for (const column of cols)
+      for (const row of stops(t.grid.zMm, ...travelAt(window, column.value))) put(row, column);
+  mixed.push(...t.clouds.map((cloud, k) => (t.constant[k] ? cloud : mix(cloud, between))));
+  const visits = byState.flat();
   visited.set(window, { of: t, visits });
   return visits;
 }
@@ -157,14 +160,10 @@ export function worstOver(
     column: -1,
     state: 0,
   }));
-  const insideRim = t.obstacles.map((o) => o.insideRim === true);
-  const pieces = t.obstacles.map(piecesOf);
-  const asked = t.obstacles.map((_, k) => k).filter(only);
-  const still = asked.filter((k) => t.constant[k]);
-  const moving = asked.filter((k) => !t.constant[k]);
   // what comes no nearer than what is known already need not be exact
   let matters = (enoughMm ?? Infinity) + BETWEEN_MM;
   const than = Float64Array.from(worst, ({ mm }) => Math.min(mm, matters));
+  const { constant, moving } = scansOf(t, only, than);
   const found = nearestOf(t.obstacles.length);
   /** false: one is nearer than is enough, and no more is asked */
   const look = (list: ScanList, clouds: readonly Cloud[], at: number, v: Visit | null): boolean => {
@@ -191,15 +190,14 @@ export function worstOver(
   };
   const answer = () =>
     worst.map(({ mm, zMm, across, point }): WindowWorst => ({ clearanceMm: mm, zMm, across, point }));
-  if (!look({ insideRim, pieces, than, obstacles: still }, t.clouds, 0, null)) return answer();
+  if (!look(constant, t.clouds, 0, null)) return answer();
   const visits = visitsOf(t, window);
-  const list = { insideRim, pieces, than, obstacles: moving };
-  if (enoughMm === undefined) seed(visits, (v) => look({ ...list, pieces: undefined }, v.clouds, v.at, v));
-  for (const v of visits) if (!look(list, v.clouds, v.at, v)) return answer();
+  if (enoughMm === undefined) seed(visits, (v) => look({ ...moving, pieces: undefined }, v.clouds, v.at, v));
+  for (const v of visits) if (!look(moving, v.clouds, v.at, v)) return answer();
   // The least may lie between two columns: there the point's place beside the wheel, which is smooth, is read from a
   // parabola through three columns, and measured against the profile.
   const [point1, one] = [cloudOf(1, 1), nearestOf(1)];
-  const onePoint = (k: number) => ({ obstacles: [0], insideRim: [insideRim[k] ?? false] });
+  const onePoint = (k: number) => ({ obstacles: [0], insideRim: [moving.insideRim[k] ?? false] });
   // where the travel that counts ends, it ends elsewhere in the next column: the edge itself is followed
   const onEdge = (row: Stop, from: number, column: number): Stop => {
     const across = (j: number) => t.grid.across[j] ?? 0;
@@ -210,7 +208,6 @@ export function worstOver(
       : (stops(t.grid.zMm, travelAt(window, across(column))[end] ?? row.value, Infinity)[0] ?? row);
   };
   const spot = { rho: 0, along: 0 };
-  const where: InState = { rho: point1.rho, along: point1.along, from: 0, spans: null, spanFrom: 0 };
   const placed = (k: number, at: Stop, from: number, column: number, state: number, near: NearPlace) => {
     if (column < 0 || column >= columns) return null;
     if (Math.abs(t.grid.across[column] ?? 0) > window.lock + 1e-9) return null;
@@ -221,10 +218,10 @@ export function worstOver(
     const cloud = t.clouds[k];
     if (!cloud) return null;
     const { points, rho, along } = cloud;
-    const piece = pieces[k]?.[near.piece];
+    const piece = moving.pieces?.[k]?.[near.piece];
     const placeIn = (n: number): readonly [number, number] => {
       if (!piece) return [rho[n * points + near.point] ?? 0, along[n * points + near.point] ?? 0];
-      placeOn(piece, inState(cloud, n, where), near.t, near.u, spot);
+      placeOn(piece, inState(cloud, n), near.t, near.u, spot);
       return [spot.rho, spot.along];
     };
     const [a, b] = [placeIn((t.first[cell] ?? 0) + state), placeIn((t.first[above] ?? 0) + state)];
@@ -259,18 +256,19 @@ interface NearPlace {
   readonly u: number;
 }
 type Four = readonly [number, number, number, number];
+/** Four states of a table and the weight of each. */
+interface Between {
+  readonly states: Four;
+  readonly weights: Four;
+}
 /** Points between four states, each with its weight: one state after another. */
-function mix(from: Cloud, between: readonly { readonly states: Four; readonly weights: Four }[]): Cloud {
+function mix(from: Cloud, between: readonly Between[]): Cloud {
   const { points, rho, along, spans } = from;
   const of = (list: Float64Array) => mixed(list, (list.length / rho.length) * points, between);
   return { points, rho: of(rho), along: of(along), spans: spans && of(spans) };
 }
 /** So many numbers of each state. */
-function mixed(
-  of: Float64Array,
-  each: number,
-  between: readonly { readonly states: Four; readonly weights: Four }[],
-): Float64Array {
+function mixed(of: Float64Array, each: number, between: readonly Between[]): Float64Array {
   const into = new Float64Array(each * between.length);
   let to = 0;
   for (const { states, weights } of between) {

@@ -26,7 +26,7 @@ import {
   type RubStudyInput,
   type TireAsked,
 } from '..';
-import { ok } from '../testing/demo-axles';
+import { ok, plainRubInput } from '../testing/demo-axles';
 import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
 
 const stockTire = (code: string, more = 0): TireAsked => {
@@ -52,19 +52,6 @@ const stockTire = (code: string, more = 0): TireAsked => {
     offsetMm: p.stockWheel.offsetMm,
   };
 };
-const plain = (code: string, axle: 'front' | 'rear', reliefs: readonly ReliefChoice[] = []): RubAxleInput => {
-  const job = plainJob(code);
-  return {
-    vehicle: vehicleOf(job),
-    axle,
-    brief: job.brief,
-    accessories: [],
-    fitted: [],
-    planned: [],
-    reliefs,
-    catalogue,
-  };
-};
 const checked = (input: RubAxleInput, tires: readonly TireAsked[]) => {
   const a = rubAxle(input);
   if (!a.ok) throw new Error(JSON.stringify(a.fault));
@@ -79,7 +66,7 @@ describe('obstacles of the demo platforms', () => {
     '%s %s: as built its own tyre clears in every pose; bigger ones never by more',
     (code, axle) => {
       const sizes = [0, 25, 50, 90, 140].map((more) => stockTire(code, more));
-      const list = checked(plain(code, axle), sizes);
+      const list = checked(plainRubInput(code, axle), sizes);
       expect(list[0]!.clears).toBe(true);
       expect(list[0]!.nearestToStop.toStop.clearanceMm).toBeGreaterThanOrEqual(0);
       // what counts is the room over each obstacle's own margin; a third of a millimetre for reading between poses
@@ -115,7 +102,7 @@ describe('obstacles of the demo platforms', () => {
   });
 });
 
-const halder = plain('corvane-halder', 'front');
+const halder = plainRubInput('corvane-halder', 'front');
 const study = (tire: TireAsked, input = halder) => {
   const r = wholeRubStudy({ ...input, tire });
   if (!r.ok) throw new Error(JSON.stringify(r.fault));
@@ -226,7 +213,7 @@ describe('poses of the map', () => {
     ['sarnby-courser', 'front', { zMm: -20, across: -40 }],
     ['mettrick-cairn', 'rear', { zMm: 10, across: 10 }],
   ] as const)('%s %s: the drawing’s nearest point is the map’s figure', (code, axle, at) => {
-    const input = plain(code, axle);
+    const input = plainRubInput(code, axle);
     const a = rubAxle(input);
     if (!a.ok) throw new Error('no axle');
     const w = mountedBody(stockTire(code, 20), input.vehicle.platform, 0);
@@ -238,7 +225,7 @@ describe('poses of the map', () => {
     expect([...pose.value.nearest.at].every(Number.isFinite)).toBe(true);
   });
   it.each(both)('%s %s: in every cell the drawing is of the state that decides it', (code, axle) => {
-    const input = plain(code, axle);
+    const input = plainRubInput(code, axle);
     const a = ok(rubAxle(input));
     const w = mountedBody(stockTire(code, 60), input.vehicle.platform, 0);
     const table = ok(axleTable(a, 5, 5));

@@ -96,16 +96,15 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES):
     }
   };
   for (const rule of others) take(by(rule));
-  if (tries > 0 && can.length <= ALL_ORDERS) {
+  const all = tries > 0 && can.length <= ALL_ORDERS;
+  if (all)
     for (const candidate of ordersOf(can)) {
       if (value[0] <= leastLate) break;
       take(candidate);
     }
-    tries = 0;
-  }
   const next = madeNumbers(jobs.length + 1);
   const pick = () => Math.floor(next() * order.length);
-  for (let i = 0; i < tries && value[0] > leastLate && order.length > 1; i++) {
+  for (let i = 0; !all && i < tries && value[0] > leastLate && order.length > 1; i++) {
     const candidate = [...order];
     const [a, b] = [pick(), pick()];
     const [job] = candidate.splice(a, 1);

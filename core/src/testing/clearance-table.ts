@@ -13,7 +13,8 @@ import {
   type RubCheck,
   type TireAsked,
 } from '..';
-import { catalogue, plainJob, vehicleOf } from './demo-world';
+import { plainRubInput } from './demo-axles';
+import { catalogue } from './demo-world';
 
 interface ClassOf {
   readonly platform: string;
@@ -142,18 +143,7 @@ function lift(input: RubAxleInput, tire: TireAsked): { readonly mm: number | nul
   return r.ok ? { mm: r.value.liftMm, by: '' } : { mm: null, by: r.fault.obstacle.replace(/-/g, ' ') };
 }
 function row(platform: string, tire: Tire, axle: Axle): TableRow {
-  const job = plainJob(platform);
-  const vehicle = vehicleOf(job);
-  const input: RubAxleInput = {
-    vehicle,
-    axle,
-    brief: job.brief,
-    accessories: [],
-    fitted: [],
-    planned: [],
-    reliefs: [],
-    catalogue,
-  };
+  const input = plainRubInput(platform, axle);
   const t = asked(platform, tire);
   const a = rubAxle(input);
   const checks = a.ok ? rubChecks(input, a.value, [t]) : null;
@@ -163,7 +153,7 @@ function row(platform: string, tire: Tire, axle: Axle): TableRow {
   const built = lift(input, t);
   return {
     platform,
-    label: vehicle.platform.label,
+    label: input.vehicle.platform.label,
     size: tire.size,
     axle,
     check,

@@ -1,5 +1,14 @@
-import { buildModel, poseAt, stockAxle, type Axle, type AxleSetup, type SuspensionModel } from '..';
-import { catalogue, platformOf } from './demo-world';
+import {
+  buildModel,
+  poseAt,
+  stockAxle,
+  type Axle,
+  type AxleSetup,
+  type ReliefChoice,
+  type RubAxleInput,
+  type SuspensionModel,
+} from '..';
+import { catalogue, plainJob, platformOf, vehicleOf } from './demo-world';
 
 /** One axle of each kind of suspension at each end, for laws: what every platform must also hold is in `plausibility`. */
 export const AXLES = catalogue.platforms
@@ -14,6 +23,20 @@ export const modelOf = (code: string, axle: Axle) => buildModel(specOf(code, axl
 export function stockOf(code: string, axle: Axle): AxleSetup {
   const { hardpoints, subframePoints, springRateNPerMm, sprungLoadN } = specOf(code, axle);
   return stockAxle({ hardpoints, subframePoints, rateNPerMm: springRateNPerMm, loadN: sprungLoadN });
+}
+/** An axle as built, nothing planned, as clearance asks for it. */
+export function plainRubInput(code: string, axle: Axle, reliefs: readonly ReliefChoice[] = []): RubAxleInput {
+  const job = plainJob(code);
+  return {
+    vehicle: vehicleOf(job),
+    axle,
+    brief: job.brief,
+    accessories: [],
+    fitted: [],
+    planned: [],
+    reliefs,
+    catalogue,
+  };
 }
 /** The value of a result that must be one. */
 export const ok = <T>(r: { ok: true; value: T } | { ok: false; fault: unknown }): T => {

@@ -1,4 +1,4 @@
-import { preparing, type Catalogue } from '@rigger/core';
+import { keptIn, preparing, type Catalogue } from '@rigger/core';
 import { LRUCache } from 'lru-cache';
 import type { SentCatalogue } from '../services/catalogues';
 import type { JobTask } from '../services/printable';
@@ -9,13 +9,8 @@ const KEPT = 4;
 const kept = new LRUCache<string, Catalogue>({ max: KEPT });
 
 /** A state of the catalogue from its text, which was held to its contract when the server read it: parsed once for each state. */
-export function readCatalogue({ id, text }: SentCatalogue): Catalogue {
-  const had = kept.get(id);
-  if (had) return had;
-  const catalogue = JSON.parse(text) as Catalogue;
-  kept.set(id, catalogue);
-  return catalogue;
-}
+export const readCatalogue = ({ id, text }: SentCatalogue): Catalogue =>
+  keptIn(kept, id, () => JSON.parse(text) as Catalogue);
 let standing: { readonly of: string; readonly prepare: Prepare } | null = null;
 /** The axles of the job that was printed last: its papers are asked for one after another. */
 export function prepareFor({ catalogue, sections }: JobTask): Prepare {
