@@ -99,7 +99,9 @@ export class VehicleView {
     [c.platform.label, c.year ?? `${c.platform.years[0]}–${c.platform.years[1]}`, ...variantWords(c)].join(
       ' · ',
     );
-  protected take(c: VehicleCandidate): void {
+  /** takes the vehicle of an option as the text says it now: a fast typist presses Enter before the list is drawn again */
+  protected take(drawn: VehicleCandidate): void {
+    const c = this.candidates().find((one) => one.platform.code === drawn.platform.code) ?? drawn;
     const now = this.section();
     const before = now?.platform === c.platform.code ? now.variant : {};
     const kept = Object.fromEntries(Object.entries(before).filter(([key]) => !c.unsure.includes(key)));
