@@ -2,7 +2,7 @@ import { leastOver, liftThatClears, tireBody, type MountedBody, type PolarTable 
 import { DOUBTS } from '../evidence';
 import type { ObstacleKind } from '../catalogue';
 import type { ReachFault } from '../suspension';
-import { good, type Result } from '../units';
+import { good, once, type Result } from '../units';
 import { spacersMm, type TireAsked } from '../vehicle';
 import {
   axleTable,
@@ -90,7 +90,7 @@ export function rubChecks(
       if (!nearest || !nearestToStop) return [];
       const clears = list.every((o) => o.verdict === 'clear');
       const armsClear = list.every((o) => o.liftHelps || o.verdict === 'clear');
-      const lift = clears || !armsClear ? null : liftThatClears(table.value, w, a);
+      const lift = once(() => (clears || !armsClear ? null : liftThatClears(table.value, w, a)));
       return [
         {
           axle: input.axle,
@@ -100,7 +100,11 @@ export function rubChecks(
           marginMm: a.marginMm,
           toleranceMm: tireToleranceMm(tire),
           atLock: isAtLock(nearest.where),
-          leastLiftMm: lift?.ok ? lift.value : null,
+          // dear, and asked by nobody who only wants to know whether it clears
+          get leastLiftMm() {
+            const least = lift();
+            return least?.ok ? least.value : null;
+          },
           liftMm: -a.rideZMm,
           rubbing: list.filter((o) => o.verdict !== 'clear').map((o) => o.kind),
         },

@@ -32,6 +32,8 @@ function world(seed: number, things: number, disturb: boolean): World {
     first: pick(0.6, all),
   };
 }
+/** Nothing betters a set but what settles its needs. */
+const PLAIN = { improvers: () => [], loses: () => false, mostAdded: 12 };
 const openOf = (w: World, set: readonly number[]): readonly string[] =>
   [...new Set([...w.first, ...set.flatMap((i) => w.brings[i]!)])].filter(
     (n) => !set.some((i) => w.ends[i]!.includes(n) && !w.brings[i]!.includes(n)),
@@ -48,6 +50,7 @@ const problem = (w: World): CureProblem => ({
   apart: (i) => w.brings[i]!.length === 0,
   noWorse: (a, b) =>
     w.slots[a] === w.slots[b] && w.costs[a]! < w.costs[b]! && w.ends[b]!.every((n) => w.ends[a]!.includes(n)),
+  ...PLAIN,
 });
 /** Every subset that may be. */
 function everySet(w: World): readonly (readonly number[])[] {
@@ -67,7 +70,7 @@ describe('sets that settle every need', () => {
     for (let seed = 1; seed <= 500; seed++) {
       const w = world(seed, 9, true);
       const every = everySet(w).map((set): ClosedSet => ({ set, open: openOf(w, set) }));
-      const got = closedSets(w.base, problem(w));
+      const got = closedSets(w.base, problem(w)).sets;
       expect([seed, ...cheapest(w, got)]).toEqual([seed, ...cheapest(w, every)]);
       if (w.first.length > 0 && cheapest(w, got)[0] === 0) cured++;
     }
@@ -76,7 +79,7 @@ describe('sets that settle every need', () => {
   it('nothing is in a set that could be left out, and what it says is open is open', () => {
     for (let seed = 1; seed <= 200; seed++) {
       const w = world(seed, 9, true);
-      for (const c of closedSets(w.base, problem(w))) {
+      for (const c of closedSets(w.base, problem(w)).sets) {
         expect([...c.open].sort()).toEqual([...openOf(w, c.set)].sort());
         for (const i of c.set.filter((k) => k > 0)) {
           const less = openOf(
@@ -109,7 +112,9 @@ describe('sets that settle every need', () => {
         'End',
       ].join('\n');
       const answer = solver.solve(lp);
-      const got = closedSets(w.base, problem(w)).filter((c) => c.open.length === w.first.length - may.length);
+      const got = closedSets(w.base, problem(w)).sets.filter(
+        (c) => c.open.length === w.first.length - may.length,
+      );
       if (answer.Status !== 'Optimal') {
         expect(got).toEqual([]);
         continue;
@@ -139,8 +144,11 @@ describe('sets that settle every need', () => {
         fits: (set, i) => !set.includes(i),
         apart: (i) => standsApart && i <= 10,
         noWorse: () => false,
+        ...PLAIN,
       };
-      expect(closedSets([0], beside)).toEqual([{ set: [0, ...needs.map((_, i) => i + 1)], open: ['never'] }]);
+      expect(closedSets([0], beside).sets).toEqual([
+        { set: [0, ...needs.map((_, i) => i + 1)], open: ['never'] },
+      ]);
       // tried in every combination they would be a thousand
       expect(asked).toBeLessThan(200);
     },
@@ -154,8 +162,9 @@ describe('sets that settle every need', () => {
       fits: (set) => set.length === 1,
       apart: () => false,
       noWorse: () => false,
+      ...PLAIN,
     };
-    expect(closedSets([0], place)).toEqual([
+    expect(closedSets([0], place).sets).toEqual([
       { set: [0, 1], open: ['b'] },
       { set: [0, 2], open: ['a'] },
     ]);
@@ -168,8 +177,9 @@ describe('sets that settle every need', () => {
       fits: (set, i) => !set.includes(i),
       apart: () => true,
       noWorse: () => false,
+      ...PLAIN,
     };
-    expect(closedSets([], two).map((c) => c.set)).toEqual([[3], [1, 2]]);
+    expect(closedSets([], two).sets.map((c) => c.set)).toEqual([[3], [1, 2]]);
   });
   it('a cure that brings back what another ended ends in words, not in a circle', () => {
     const round: CureProblem = {
@@ -179,9 +189,46 @@ describe('sets that settle every need', () => {
       fits: () => true,
       apart: () => false,
       noWorse: () => false,
+      ...PLAIN,
     };
-    for (const c of closedSets([0], round)) expect(c.open).toHaveLength(1);
-    expect(closedSets([0], round).length).toBeGreaterThan(0);
+    for (const c of closedSets([0], round).sets) expect(c.open).toHaveLength(1);
+    expect(closedSets([0], round).sets.length).toBeGreaterThan(0);
+  });
+  it('a set that would need more things than may be added is not told, and that is said', () => {
+    const long = (mostAdded: number): CureProblem => ({
+      open: (s) => ['a', 'b', 'c'].filter((_, i) => !s.includes(i + 1)),
+      curers: (need) => [['a', 'b', 'c'].indexOf(need) + 1],
+      costOf: (s) => s.length,
+      fits: (s, i) => !s.includes(i),
+      apart: () => false,
+      noWorse: () => false,
+      ...PLAIN,
+      mostAdded,
+    });
+    expect(closedSets([0], long(3))).toEqual({ sets: [{ set: [0, 1, 2, 3], open: [] }], cut: false });
+    expect(closedSets([0], long(2)).cut).toBe(true);
+  });
+  it('what betters a set that is settled joins it, also two of which neither does alone; what gains nothing does not stay', () => {
+    // 1 and 2 together gain, 3 gains nothing, 4 gains and opens what nothing ends
+    const gain = (s: readonly number[]) => (s.includes(1) && s.includes(2) ? 1 : 0) + (s.includes(4) ? 1 : 0);
+    const better: CureProblem = {
+      open: (s) => (s.includes(4) ? ['broken'] : []),
+      curers: () => [],
+      costOf: (s) => s.length,
+      fits: (s, i) => !s.includes(i),
+      apart: () => false,
+      noWorse: () => false,
+      improvers: (s) => [1, 2, 3, 4].filter((i) => !s.includes(i)),
+      loses: (s, without) => gain(without) < gain(s),
+      mostAdded: 4,
+    };
+    expect(closedSets([0], better)).toEqual({
+      sets: [
+        { set: [0], open: [] },
+        { set: [0, 1, 2], open: [] },
+      ],
+      cut: false,
+    });
   });
 });
 describe('what nothing betters', () => {

@@ -13,25 +13,40 @@ export interface CureProblem {
   readonly apart: (thing: number) => boolean;
   /** where both settle the same: the second can be left aside */
   readonly noWorse: (a: number, b: number) => boolean;
+  /** things that may join a set because they may better it in something else, once what is cheap to ask is settled but for what is left open */
+  readonly improvers: (set: readonly number[], left: readonly string[]) => readonly number[];
+  /** whether the first is better in something than the second, which is the same without one of its things */
+  readonly loses: (set: readonly number[], without: readonly number[]) => boolean;
+  /** things that a base may be given at most; a set that would need more is not told, and that is said */
+  readonly mostAdded: number;
 }
 export interface ClosedSet {
   readonly set: readonly number[];
   /** what stays open, because nothing settles it without opening something else */
   readonly open: readonly string[];
 }
-/** no plan of a workshop has more; a cure that opens what another one closes would run for ever */
-const MOST_ADDED = 12;
+export interface Closed {
+  readonly sets: readonly ClosedSet[];
+  /** some set would have needed more things than may be added: what is told is not all */
+  readonly cut: boolean;
+}
 
-/** Every set that grows out of a base by settling its needs one after another, in every way, with nothing in it that could be left
+/** Every set that grows out of a base, or of a start that has it, by settling its needs one after another, in every way, with nothing in it that could be left
  *  out. A need that no thing settles, or only by opening another, stays open; a set that another one betters by more of the same is
  *  not told.
  *
  *  1. take the first need that is open; branch over all that may settle it; what that disturbs is settled in the branch
  *  2. where no branch settles all that can be settled, one more branch leaves it open: not for the sake of a need that stays open
  *     whatever is tried on it
- *  3. of what comes out: things that are not needed any more are left out; a set inside another that leaves less open goes
- *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, apart: () => false, noWorse: () => false })[0].set // [1] */
-export function closedSets(base: readonly number[], problem: CureProblem): readonly ClosedSet[] {
+ *  3. what may better the set joins it, one thing after another; what leaves more open than without it is not told
+ *  4. of what comes out: things that are not needed any more are left out; a set inside another that leaves less open goes
+ *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, apart: () => false, noWorse: () => false, improvers: () => [], loses: () => false, mostAdded: 9 }).sets[0].set // [1] */
+export function closedSets(
+  base: readonly number[],
+  problem: CureProblem,
+  start: readonly number[] = base,
+): Closed {
+  let cut = false;
   const known = new Map<string, readonly ClosedSet[]>();
   const grow = (set: readonly number[], left: readonly string[]): readonly ClosedSet[] => {
     const key = `${set.join()}|${left.join()}`;
@@ -41,13 +56,24 @@ export function closedSets(base: readonly number[], problem: CureProblem): reado
     const open = problem.open(set, left);
     const todo = open.filter((n) => !left.includes(n));
     const next = todo.find((n) => !problem.curers(n, set).every(problem.apart)) ?? todo[0];
-    const made =
+    const settled =
       next === undefined
         ? [{ set, open }]
         : ((problem.curers(next, set).every(problem.apart) ? each(set, open, todo, left) : null) ??
           branches(set, open, next, left));
+    const better = problem
+      .improvers(set, left)
+      .flatMap((i): readonly ClosedSet[] =>
+        set.length - base.length < problem.mostAdded ? grow(joined(set, i), left) : cutShort(),
+      );
+    // what is bought to better something leaves nothing open that is settled without it
+    const made = [...settled, ...better.filter((o) => settled.some((is) => opensNoMore(o.open, is.open)))];
     known.set(key, made);
     return made;
+  };
+  const cutShort = (): readonly never[] => {
+    cut = true;
+    return [];
   };
   /** Needs that things apart settle: every choice of them for each; what they cannot settle stays open. Null where one of them opens
    *  something else. */
@@ -119,10 +145,8 @@ export function closedSets(base: readonly number[], problem: CureProblem): reado
     need: string,
     left: readonly string[],
   ): readonly ClosedSet[] => {
-    const ways =
-      set.length - base.length >= MOST_ADDED || stubborn(need, set, open)
-        ? []
-        : problem.curers(need, set).filter((i) => !set.includes(i));
+    const may = stubborn(need, set, open) ? [] : problem.curers(need, set).filter((i) => !set.includes(i));
+    const ways = may.length > 0 && set.length - base.length >= problem.mostAdded ? cutShort() : may;
     const out = ways.flatMap((i) => grow(joined(set, i), left));
     return settles(out, set, open, left) ? out : [...out, ...grow(set, [...left, need])];
   };
@@ -149,24 +173,25 @@ export function closedSets(base: readonly number[], problem: CureProblem): reado
     open: readonly string[],
     left: readonly string[],
   ) => out.some((o) => o.open.every((n) => left.includes(n) || (open.includes(n) && stubborn(n, set, open))));
-  const lean = grow(sorted(base), []).map((c) => leaner(c, base, problem));
-  return best(lean);
+  const lean = grow(sorted(start), []).map((c) => leaner(c, base, problem));
+  return { sets: best(lean), cut };
 }
 const sorted = (set: readonly number[]) => [...set].sort((a, b) => a - b);
 const joined = (set: readonly number[], i: number) => sorted([...set, i]);
 const opensNoMore = (a: readonly string[], b: readonly string[]) => a.every((n) => b.includes(n));
 
-/** The same without what could be left out, dearest first. */
+/** The same without what could be left out, dearest first: what opens nothing by going and loses nothing. */
 export function leaner(
   c: ClosedSet,
   base: readonly number[],
-  { open, costOf }: Pick<CureProblem, 'open' | 'costOf'>,
+  problem: Pick<CureProblem, 'open' | 'costOf' | 'loses'>,
 ): ClosedSet {
+  const { open, costOf, loses } = problem;
   const added = c.set.filter((i) => !base.includes(i)).sort((a, b) => costOf([b]) - costOf([a]) || a - b);
   for (const i of added) {
     const set = c.set.filter((k) => k !== i);
     const is = open(set, c.open);
-    if (opensNoMore(is, c.open)) return leaner({ set, open: is }, base, { open, costOf });
+    if (opensNoMore(is, c.open) && !loses(c.set, set)) return leaner({ set, open: is }, base, problem);
   }
   return c;
 }

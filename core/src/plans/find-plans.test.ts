@@ -8,8 +8,6 @@ import {
   countsOf,
   betters,
   buy,
-  emptyLooked,
-  madeNumbers,
   findAllPlans,
   findPlans,
   fitmentOf,
@@ -30,7 +28,6 @@ import {
   type Catalogue,
   type FoundPlan,
   type JobSections,
-  type Kit,
   type Need,
   type Lock,
   type Part,
@@ -39,6 +36,7 @@ import {
 } from '..';
 import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
 import { makeCatalogue } from '../testing/make-catalogue';
+import { madeKits, WORN } from '../testing/made-worlds';
 import { prepare } from '../testing/prepared';
 import { askPlans as ask } from '../testing/plans-asked';
 import { DAY } from '../testing/situations';
@@ -122,6 +120,19 @@ describe('locks', () => {
     expect(pinned.plans.length).toBeGreaterThan(0);
     for (const p of pinned.plans) expect(p.parts).toContain(other);
   });
+  it('a pin leaves no more than two sources at an end, and finds nothing that is better than without it', () => {
+    const joiner = demoJob('joiner');
+    const all = found(joiner).plans;
+    const pinned = found(joiner, { locks: [{ how: 'pin', what: 'part', which: 'BS-9321' }] }).plans;
+    expect(pinned.length).toBeGreaterThan(0);
+    for (const p of pinned) {
+      const sources = p.parts
+        .map((code) => catalogue.parts.find((x) => x.code === code)!)
+        .filter((x) => LIFT_SOURCES.includes(x.family));
+      for (const axle of AXLES) expect(sources.filter((x) => x.axle === axle).length).toBeLessThanOrEqual(2);
+      for (const free of all) expect(betters(countsOf(p.outcome), countsOf(free.outcome))).toBe(false);
+    }
+  });
   it('a maker, a supplier, a family, a school can be ruled out', () => {
     const maker = catalogue.parts.find((p) => p.code === first.parts[0])!;
     const lock = (what: Lock['what'], which: string): readonly Lock[] => [{ how: 'ban', what, which }];
@@ -137,6 +148,11 @@ describe('locks', () => {
     expect(none.plans.length).toBeGreaterThan(0);
   });
 });
+/** The catalogue with every third part that is made for the vehicle. */
+const thirdOfParts = (job: JobSections): Catalogue => {
+  const made = catalogue.parts.filter((p) => fitmentOf(p.applications, vehicleOf(job)).verdict !== 'no');
+  return { ...catalogue, parts: made.filter((_, i) => i % 3 === 0) };
+};
 describe('a tyre that wants room', () => {
   const asked = (text: string) => {
     const { vehicles, asked } = readQuestion(text, catalogue);
@@ -158,7 +174,7 @@ describe('a tyre that wants room', () => {
     const all = AXLES.flatMap((axle) => reliefChoices({ vehicle, axle, catalogue }, () => true));
     const cut = assess({ ...job, tire: { ...job.tire, reliefs: all } }, catalogue, settings, { day: DAY });
     expect(rubs(cut.needs)).toEqual(expect.arrayContaining(hopeless));
-    const r = found(job);
+    const r = found(job, { catalogue: thirdOfParts(job) });
     for (const p of r.plans)
       for (const axle of hopeless) {
         expect(rubs(p.needs)).toContain(axle);
@@ -172,9 +188,9 @@ describe('a tyre that wants room', () => {
 });
 describe('a tyre that is left open', () => {
   const job = demoJob('harbourmaster');
-  // two tyres and two wheels: as good as all of them, and quick
+  // two tyres, two wheels and a third of the parts: as good as all of them, and quick
   const some = {
-    ...catalogue,
+    ...thirdOfParts(job),
     tires: catalogue.tires.filter((t) => ['CT-R275', 'CT-M275'].includes(t.code)),
     wheels: catalogue.wheels.filter((w) => ['LW-632', 'LW-620'].includes(w.code)),
   };
@@ -227,6 +243,25 @@ describe('a tyre that is left open', () => {
       { tireCode: 'CT-R275', wheelCode: 'LW-632' },
       { tireCode: 'CT-R275', wheelCode: 'LW-620' },
     ]);
+  });
+  it('a tyre that needs a part more is weighed with it, not put aside', () => {
+    // on the demo job's own tyre the spare is too heavy for its carrier; a lighter one needs none, and is dear
+    const towing = demoJob('surf-school');
+    const heavy = catalogue.tires.find((t) => t.code === towing.tire.tireCode)!;
+    const light = {
+      ...heavy,
+      code: 'CT-X',
+      massKg: heavy.massKg - 15,
+      priceMinor: heavy.priceMinor + 20_000,
+    };
+    const open = { ...towing, tire: { ...towing.tire, targetSize: heavy.size, tireCode: null } };
+    const { plans } = found(open, { catalogue: { ...catalogue, tires: [heavy, light] } });
+    const carried = (p: FoundPlan) =>
+      p.parts.some((code) => catalogue.parts.find((x) => x.code === code)!.family === 'spare-carrier');
+    const [first] = plans;
+    expect([first!.tire.tireCode, carried(first!)]).toEqual([heavy.code, true]);
+    const onLight = plans.filter((p) => p.tire.tireCode === light.code);
+    expect(onLight.every((p) => !carried(p))).toBe(true);
   });
   it('while it looks, no plan that is still to come costs less than the bound that is told', () => {
     // from behind: what each plan that is first told later costs at least
@@ -322,30 +357,6 @@ const vehicleIn = (job: JobSections, c: Catalogue) => ({
   variant: job.vehicle.variant,
 });
 
-/** Kits of some parts of a vehicle, for less than their pieces, also of parts that nothing but a kit would buy. */
-function madeKits(parts: readonly Part[], seed: number): readonly Kit[] {
-  const next = madeNumbers(seed * 31);
-  return Array.from({ length: 3 }, (_, n): Kit => {
-    const of = parts.filter(() => next() < 3 / Math.max(3, parts.length));
-    return {
-      code: `K${n}`,
-      maker: 'Ironwold',
-      supplier: 'Ironwold, Skerrow yard',
-      name: `Kit ${n}`,
-      parts: of.map((p) => ({ part: p.code, quantity: 1 })),
-      priceMinor: Math.round(of.reduce((sum, p) => sum + p.priceMinor, 0) * (0.5 + 0.4 * next())),
-      claimLiftMm: { front: null, rear: null },
-    };
-  }).filter((k) => k.parts.length > 1);
-}
-/** Worn springs and dampers at both ends, to be replaced: what a new one takes off with it is not done twice. */
-const WORN = (['front', 'rear'] as const).flatMap((axle) =>
-  (['damper', 'spring'] as const).map((component) => ({
-    ...emptyLooked({ component, axle, side: 'left' }),
-    found: 'worn' as const,
-    remedy: 'replace' as const,
-  })),
-);
 /** as many in every run; 500 by `npm run exact` */
 const WORLDS = Number(process.env.RIGGER_WORLDS ?? 40);
 describe('against trying everything', () => {

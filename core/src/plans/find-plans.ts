@@ -1,25 +1,26 @@
-import { knownVehicle, planCase } from '../rules';
+import { AXLES, knownVehicle, planCase } from '../rules';
 import type { KnownVehicle } from '../catalogue';
 import type { JobSections, Lock } from '../job';
 import type { Axle } from '../suspension';
 import type { FoundPlan, PlansAsked } from './built-plan';
-import { closedSets } from './closure';
+import { columnsOf, countsOf, orderOfBest, type Columns } from './columns';
 import { corrected } from './corrections';
 import { preparing } from './judged';
 import { allowsSchool, isBannedKit } from './locks';
-import { countsOf } from './outcome';
-import { front, type Counts } from './pareto';
+import { front } from './pareto';
 import type { PlanFamily } from './plan-family';
+import type { SearchWorld } from './plan-sets';
 import { planSpace, sourceSets, type PlanSpace } from './plan-space';
 import { rollingWays, wayName, type RollingWay } from './rolling';
-import { maker, type Pair, type Sketch } from './set-maker';
+import type { Bounded, ClosedEnd, Sketch } from './set-bounds';
+import { setMaker } from './set-maker';
 
 export interface PlanSearch {
   /** nothing of the space betters these; sorted by what is left to do, distance and money */
   readonly plans: readonly FoundPlan[];
   /** the best of each kind of plan, also where another kind betters it */
   readonly ofFamily: Readonly<Partial<Record<PlanFamily, FoundPlan>>>;
-  /** false: stopped before everything was looked at */
+  /** false: stopped before everything was looked at, or something was left out */
   readonly complete: boolean;
   readonly tried: number;
   readonly pruned: number;
@@ -54,17 +55,20 @@ export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch 
   const done = { pairs: 0 };
   for (const [n, way] of ways.entries()) {
     const later = ways.slice(n + 1);
-    const told = (of: WaySearch): PlanSearch => ({
-      ...kept.told(),
-      complete: of.left === 0 && later.length === 0,
-      pairs: done.pairs + of.pairs * (1 + later.length),
-      left: of.left + of.pairs * later.length,
-      // what a tyre costs is in every plan on it
-      boundMinor: least([
-        ...one(of.boundMinor ?? undefined),
-        ...later.map((w) => w.minor * (1 + settings.taxShare)),
-      ]),
-    });
+    const told = (of: WaySearch): PlanSearch => {
+      const { complete, ...found } = kept.told();
+      return {
+        ...found,
+        complete: complete && of.left === 0 && later.length === 0,
+        pairs: done.pairs + of.pairs * (1 + later.length),
+        left: of.left + of.pairs * later.length,
+        // what a tyre costs is in every plan on it
+        boundMinor: least([
+          ...one(of.boundMinor ?? undefined),
+          ...later.map((w) => w.minor * (1 + settings.taxShare)),
+        ]),
+      };
+    };
     const search = onWay({ ...asked, catalogue, prepare, vehicle }, way, n, kept);
     for (;;) {
       const step = search.next();
@@ -90,23 +94,38 @@ function keeper(locks: readonly Lock[]) {
     (p) => countsOf(p.outcome),
     (p) => p.name,
   );
-  const ofFamily = new Map<PlanFamily, FoundPlan>();
+  const ofFamily = new Map<PlanFamily, { readonly plan: FoundPlan; readonly columns: Columns }>();
   const counts = { tried: 0, pruned: 0 };
+  let whole = true;
   return {
     counts,
     keep: (plan: FoundPlan): void => {
       const { family } = plan.outcome;
       if (!allowsSchool(locks, family)) return;
       best.offer(plan);
-      const [first] = inOrder([...one(ofFamily.get(family)), plan]);
-      if (first) ofFamily.set(family, first);
+      const columns = columnsOf(plan.outcome);
+      const known = ofFamily.get(family);
+      const is = known ? orderOfBest(columns, known.columns) : -1;
+      if (!known || is < 0 || (is === 0 && plan.name < known.plan.name))
+        ofFamily.set(family, { plan, columns });
     },
     /** neither among what nothing betters, nor the best of its kind, whatever is added */
-    beaten: (p: Pair): boolean => {
+    beaten: (p: Bounded): boolean => {
       const known = ofFamily.get(p.family);
-      return best.beats(p.counts) && known !== undefined && promising(countsOf(known.outcome), p.counts) < 0;
+      return known !== undefined && orderOfBest(known.columns, p.least) < 0 && best.beats(p.counts);
     },
-    told: () => ({ plans: inOrder(best.kept()), ofFamily: Object.fromEntries(ofFamily), ...counts }),
+    /** bettered by what is kept, whatever is added */
+    dominated: (p: Bounded): boolean => best.beats(p.counts),
+    /** a set that would have needed too many things was left out */
+    cutShort: (): void => {
+      whole = false;
+    },
+    told: () => ({
+      plans: inOrder(best.kept()),
+      ofFamily: Object.fromEntries([...ofFamily].map(([family, { plan }]) => [family, plan])),
+      complete: whole,
+      ...counts,
+    }),
   };
 }
 /** The search on one tyre and wheel. `nth`: 0 is the first way; plans of the others carry its name. */
@@ -132,41 +151,92 @@ function* onWay(
   const base = planCase(job, vehicle, catalogue, settings, { day, prepare });
   const space = planSpace(base, catalogue, locks);
   const kits = catalogue.kits.filter((k) => !isBannedKit(locks, k.code));
-  const m = maker(base, space, kits, job, catalogue, settings, nth === 0 ? '' : wayName(way));
+  const world: SearchWorld = { base, space, kits, job, catalogue, settings };
+  const m = setMaker(world, nth === 0 ? '' : wayName(way));
   const { counts, beaten } = kept;
+  const tell = (from: readonly number[]) => {
+    const { sets, cut } = m.closed(from);
+    if (cut) kept.cutShort();
+    for (const set of sets) {
+      if (!holdsWanted(space, set) || beaten(m.bounds.ofAll(set))) continue;
+      counts.tried++;
+      kept.keep(m.found(set));
+    }
+  };
+  const closeEnd = (axle: Axle, start: readonly number[]): readonly ClosedEnd[] => {
+    const { ends, cut } = m.closeAxle(axle, start);
+    if (cut) kept.cutShort();
+    return ends;
+  };
+  const tellPairs = (
+    sketch: Sketch,
+    fronts: readonly ClosedEnd[],
+    rears: readonly ClosedEnd[],
+    isBeaten: (p: Bounded) => boolean,
+  ) => {
+    for (const f of fronts)
+      for (const r of rears) {
+        if (m.bounds.ofEither(f, r, sketch).every(isBeaten)) continue;
+        const set = m.together(f, r);
+        if (set === null || m.bounds.ofBothEnds(f, r).every(isBeaten)) continue;
+        tell(set);
+      }
+  };
+  const startsOf = (sketch: Sketch) => ({ front: m.frontStarts(sketch), rear: [sketch.ends.rear] });
+  /** what settles the sketch, with nothing more than that */
   const look = (sketch: Sketch): void => {
     // what nothing of the space can settle stays, whatever is added
-    const stays = (work: boolean): Pair => ({ ...sketch, counts: m.withWhatStays(sketch, work) });
-    if (beaten(sketch) || [false, true].some((work) => beaten(stays(work)))) {
+    if (beaten(sketch) || [false, true].some((work) => m.bounds.withWhatStays(sketch, work).every(beaten))) {
       counts.pruned++;
       return;
     }
-    const [first, other] = m.isClosed('rear', sketch.ends.rear)
-      ? (['rear', 'front'] as const)
-      : (['front', 'rear'] as const);
-    const hopeful = m
-      .closeAxle(first, sketch.ends[first])
-      .filter((o) => ![false, true].some((travel) => beaten(m.half(o, sketch, first, travel))));
+    const starts = startsOf(sketch);
+    const [first, other] = starts.front.every((s) => m.isClosed('front', s))
+      ? (['front', 'rear'] as const)
+      : (['rear', 'front'] as const);
+    const endsAt = (axle: Axle) => starts[axle].flatMap((start) => closeEnd(axle, start));
+    const hopeful = endsAt(first).filter(
+      (o) => ![false, true].some((travel) => m.bounds.ofOneEnd(o, sketch, first, travel).every(beaten)),
+    );
     if (hopeful.length === 0) {
       counts.pruned++;
       return;
     }
-    const tell = (from: readonly number[]) => {
-      for (const closed of closedSets(from, m.problem(null))) {
-        counts.tried++;
-        const { set } = m.lean(closed);
-        if (holdsWanted(space, set)) kept.keep(m.found(set));
+    const others = endsAt(other);
+    tellPairs(sketch, first === 'front' ? hopeful : others, first === 'front' ? others : hopeful, beaten);
+  };
+  /** The same with what drives better or saves a repair: it is never the best of its kind, which is told by what is left to do, the wish and
+   *  money; a plan that saves a repair may be. */
+  const isBeaten = m.savesRepairs ? beaten : kept.dominated;
+  const lookForBetter = (sketch: Sketch): void => {
+    const worth = AXLES.filter((axle) => {
+      const least = m.bounds.ofImproved(sketch, axle);
+      return least !== null && !isBeaten(least);
+    });
+    if (worth.length === 0) return;
+    const starts = startsOf(sketch);
+    const plain = { front: [] as ClosedEnd[], rear: [] as ClosedEnd[] };
+    const better = { front: [] as ClosedEnd[], rear: [] as ClosedEnd[] };
+    for (const axle of AXLES)
+      for (const start of starts[axle]) {
+        const ends = closeEnd(axle, start);
+        plain[axle].push(...ends);
+        if (!worth.includes(axle)) continue;
+        const improved = m.improvedEnds(axle, start, ends);
+        if (improved.cut) kept.cutShort();
+        const hopeful = (o: ClosedEnd) =>
+          ![false, true].some((travel) => m.bounds.ofOneEnd(o, sketch, axle, travel).every(isBeaten));
+        for (const end of improved.ends.filter(hopeful)) {
+          const roomy = m.withRoom(axle, start, end);
+          if (roomy.cut) kept.cutShort();
+          // what is bought to better something leaves nothing open that is settled without it
+          const settles = (o: ClosedEnd) => ends.some((e) => o.open.every((n) => e.open.includes(n)));
+          better[axle].push(...roomy.ends.filter((o) => settles(o) && hopeful(o)));
+        }
       }
-    };
-    // caster is a matter of both ends: where these leave it short, its cures stand beside all others from the start
-    if (m.leavesCaster(sketch.set)) tell(sketch.set);
-    const others = m.closeAxle(other, sketch.ends[other]);
-    for (const f of first === 'front' ? hopeful : others)
-      for (const r of first === 'front' ? others : hopeful) {
-        const pair = m.pair(f, r);
-        if (!pair || beaten(pair)) continue;
-        tell(pair.set);
-      }
+    tellPairs(sketch, better.front, plain.rear, isBeaten);
+    tellPairs(sketch, plain.front, better.rear, isBeaten);
+    tellPairs(sketch, better.front, better.rear, isBeaten);
   };
   const starts = bodies(space).map((body) => {
     const of = (axle: Axle) =>
@@ -182,25 +252,31 @@ function* onWay(
   if (low) {
     look(low);
     const all = starts.reduce((sum, s) => sum + s.front.length * s.rear.length, 0);
-    yield { pairs: all, left: all - 1, boundMinor: m.bareMinor };
+    yield { pairs: all, left: all - 1, boundMinor: m.leastMinor };
   }
   const pairs = starts
     .flatMap(({ front, rear }) => front.flatMap((f) => rear.flatMap((r) => m.sketched(f, r))))
     .filter((p) => p.set.join() !== low?.set.join())
-    .sort((a, b) => promising(a.counts, b.counts));
-  const told = (pairs: readonly Pair[], from: number): WaySearch => {
-    const left = pairs.slice(from);
+    .sort((a, b) => orderOfBest(a.least, b.least));
+  const all = [...(low ? [low] : []), ...pairs];
+  // each is looked at twice: settled, and then bettered
+  const turns = [
+    ...pairs.map((sketch) => ({ sketch, look })),
+    ...all.map((sketch) => ({ sketch, look: lookForBetter })),
+  ];
+  const told = (from: number): WaySearch => {
+    const left = turns.slice(from);
     return {
-      pairs: pairs.length + (low ? 1 : 0),
-      left: left.length,
-      boundMinor: least(left.map((p) => p.counts[MONEY] ?? 0)),
+      pairs: all.length,
+      left: new Set(left.map((t) => t.sketch)).size,
+      boundMinor: least(left.map((t) => t.sketch.least.totalMinor)),
     };
   };
-  for (const [i, sketch] of pairs.entries()) {
-    look(sketch);
-    yield told(pairs, i + 1);
+  for (const [i, turn] of turns.entries()) {
+    turn.look(turn.sketch);
+    yield told(i + 1);
   }
-  return told(pairs, pairs.length);
+  return told(turns.length);
 }
 /** Runs the search to its end. */
 export function findAllPlans(asked: PlansAsked): PlanSearch | null {
@@ -211,9 +287,6 @@ export function findAllPlans(asked: PlansAsked): PlanSearch | null {
   }
 }
 const MOST_KEPT = 8192;
-/** place of the money among the counts */
-const MONEY = 5;
-
 const bodies = (space: PlanSpace): readonly (readonly number[])[] => [
   [],
   ...space.sources.both.map((i) => [i]),
@@ -221,14 +294,10 @@ const bodies = (space: PlanSpace): readonly (readonly number[])[] => [
 const one = <T>(x: T | undefined): readonly T[] => (x === undefined ? [] : [x]);
 const holdsWanted = (space: PlanSpace, set: readonly number[]) =>
   space.wanted.every((any) => any.some((i) => set.includes(i)));
-const promising = (a: Counts, b: Counts) => {
-  const rank = (c: Counts) =>
-    (c[0] ?? 0) * 1e9 + (c[1] ?? 0) * 1e6 + (c[3] ?? 0) * 1e3 + (c[MONEY] ?? 0) / 1e3;
-  return rank(a) - rank(b);
-};
-/** In the order a shop would tell them: least left to do, nearest to the wish, cheapest. */
-const inOrder = (plans: readonly FoundPlan[]): readonly FoundPlan[] =>
-  [...plans].sort(
-    (a, b) =>
-      promising(countsOf(a.outcome), countsOf(b.outcome)) || (a.name < b.name ? -1 : a.name > b.name ? 1 : 0),
-  );
+/** In the order of best, of equals by name. */
+function inOrder(plans: readonly FoundPlan[]): readonly FoundPlan[] {
+  return plans
+    .map((plan) => ({ plan, columns: columnsOf(plan.outcome) }))
+    .sort((a, b) => orderOfBest(a.columns, b.columns) || (a.plan.name < b.plan.name ? -1 : 1))
+    .map(({ plan }) => plan);
+}

@@ -2,6 +2,7 @@ export * from './bounds';
 export * from './built-plan';
 export * from './buying';
 export * from './closure';
+export * from './columns';
 export * from './corrections';
 export * from './find-plans';
 export * from './given-up';

@@ -5,9 +5,9 @@ import type { Assessment } from '../match';
 import type { Money, WorkTimes } from '../planning';
 import type { Use } from '../job';
 import { AXLES, frequencies, rollGradient, stabilityOf, type Need, type PlanCase } from '../rules';
-import { bumpSteer, type Axle } from '../suspension';
+import { bumpSteer, type Axle, type LimitedBy } from '../suspension';
+import type { Columns } from './columns';
 import { planFamily, type PlanFamily } from './plan-family';
-import type { Counts } from './pareto';
 
 /** A property before and after, as numbers; null where it cannot be computed. */
 export interface Change2 {
@@ -28,6 +28,8 @@ export interface Outcome {
   /** how far from what was wished: heights beyond their tolerance, rake beyond its window, mm; 0 where nothing was wished */
   readonly missMm: number;
   readonly missBy: PerAxle<number | null>;
+  /** the part of it that the stance misses */
+  readonly missStanceMm: number;
   /** how much it is raised or lowered beyond any wish, mm, mean of both ends: the least that does is best */
   readonly movedMm: number;
   readonly money: Pick<Money, 'partsMinor' | 'labourMinor' | 'totalMinor' | 'minutes'>;
@@ -112,11 +114,11 @@ function changeOf(c: PlanCase, axle: Axle, of: (t: AxleTravel) => number | null)
 const beyond = (value: number, [from, to]: readonly [number, number]) =>
   Math.max(0, from - value, value - to);
 /** How far a plan stands from the wish. */
-function miss(c: PlanCase): Pick<Outcome, 'missMm' | 'missBy' | 'movedMm'> {
+function miss(c: PlanCase): Pick<Outcome, 'missMm' | 'missBy' | 'missStanceMm' | 'movedMm'> {
   const f = c.forecast();
   const { brief } = c.job;
   const none = { front: null, rear: null };
-  if (!f) return { missMm: 0, missBy: none, movedMm: 0 };
+  if (!f) return { missMm: 0, missBy: none, missStanceMm: 0, movedMm: 0 };
   const wished = {
     front: { mm: brief.frontTargetMm, tolerance: brief.frontToleranceMm },
     rear: { mm: brief.rearTargetMm, tolerance: brief.rearToleranceMm },
@@ -141,6 +143,7 @@ function miss(c: PlanCase): Pick<Outcome, 'missMm' | 'missBy' | 'movedMm'> {
   return {
     missMm: (missBy.front ?? 0) + (missBy.rear ?? 0) + stance,
     missBy,
+    missStanceMm: stance,
     movedMm: moved('front') + moved('rear'),
   };
 }
@@ -166,6 +169,12 @@ export function worseAt(c: PlanCase, axle: Axle): number {
       use(c, 'rock', 'mud', 'gravel') * Math.max(0, -share(droop)))
   );
 }
+/** What ends the droop of an axle with what is planned; null where its travel is not known. */
+export const droopEndsBy = (c: PlanCase, axle: Axle): LimitedBy | null => {
+  const { prepared } = c.axles[axle];
+  const view = prepared.with(c.planned);
+  return prepared.keep(`droop ends ${view.key}`, () => view.travel()?.room()?.droopBy ?? null);
+};
 const use = ({ job }: PlanCase, ...of: readonly Use[]) =>
   of.reduce((sum, k) => sum + job.brief.usage[k], 0) / 100;
 /** The part of it that no cure takes away again: springs, roll, the nose under the load. */
@@ -190,15 +199,32 @@ function onSprings(c: PlanCase): Springs {
     rakeLoadedMm: c.forecast()?.loaded.rake.value ?? null,
   };
 }
-/** how far cures may move a height, mm */
-const CURES_MOVE_MM = 3;
-/** The least that a plan with these sources can come to, whatever cures are added. */
-export function floorOf(c: PlanCase): Pick<Outcome, 'missMm' | 'movedMm' | 'worse'> {
-  const m = miss(c);
+/** how much of what the springs make worse cures may take away again: track bars and their brackets move the roll centre */
+const CURES_SOFTEN = 0.3;
+/** How a plan stands and what gets worse, as columns. */
+export type StandsAs = Pick<Columns, 'offFrontMm' | 'offRearMm' | 'offStanceMm' | 'movedMm' | 'drivability'>;
+export const standsOf = (h: Pick<Outcome, 'missBy' | 'missStanceMm' | 'movedMm' | 'worse'>): StandsAs => ({
+  offFrontMm: h.missBy.front ?? 0,
+  offRearMm: h.missBy.rear ?? 0,
+  offStanceMm: h.missStanceMm,
+  movedMm: h.movedMm,
+  drivability: h.worse,
+});
+/** Bounds how a plan stands and drives that is this one with things added or left out that lift nothing. `moveMm`: how far they may move either
+ *  end. `worse`: what at least is left of what gets worse; by default they take away all that travel has lost. */
+export function leastStands(
+  c: PlanCase,
+  moveMm: PerAxle<number>,
+  worse = worseOnSprings(onSprings(c), c),
+): StandsAs {
+  const m = standsOf({ ...miss(c), worse });
+  const less = (value: number, by: number) => Math.max(0, value - by);
   return {
-    missMm: Math.max(0, m.missMm - 2 * CURES_MOVE_MM),
-    movedMm: Math.max(0, m.movedMm - CURES_MOVE_MM),
-    worse: worseOnSprings(onSprings(c), c),
+    offFrontMm: less(m.offFrontMm, moveMm.front),
+    offRearMm: less(m.offRearMm, moveMm.rear),
+    offStanceMm: less(m.offStanceMm, moveMm.front + moveMm.rear),
+    movedMm: less(m.movedMm, (moveMm.front + moveMm.rear) / 2),
+    drivability: less(m.drivability, CURES_SOFTEN),
   };
 }
 
@@ -259,18 +285,3 @@ export const toSettle = (needs: readonly Need[]): readonly Need[] =>
   [...needs.filter((n) => isOpenNeed(n) && n.verdict !== 'ask' && !isWish(n))].sort(
     (a, b) => Number(a.topic === 'clearance') - Number(b.topic === 'clearance'),
   );
-
-/** What plans are compared by, less is better: what is left to do, what is left to ask, distance from the wish, money, days, what gets
- *  worse, doubt, what cannot be undone. */
-export const countsOf = (o: Outcome): Counts => [
-  o.needs.no,
-  o.needs.needs,
-  o.needs.ask,
-  o.missMm,
-  o.movedMm,
-  o.money.totalMinor,
-  o.days,
-  o.worse,
-  o.doubt,
-  o.lasting,
-];

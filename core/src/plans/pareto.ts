@@ -33,28 +33,20 @@ export interface Front<T> {
 }
 /** What nothing betters. Of equals the first by name stays, so that the order of offering means nothing. */
 export function front<T>(countsOf: (item: T) => Counts, nameOf: (item: T) => string): Front<T> {
-  let kept: readonly T[] = [];
+  let kept: readonly { readonly item: T; readonly counts: Counts; readonly name: string }[] = [];
   return {
-    kept: () => kept,
+    kept: () => kept.map((k) => k.item),
     offer: (item) => {
       const counts = countsOf(item);
       const name = nameOf(item);
-      if (
-        kept.some((k) => {
-          const c = countsOf(k);
-          return betters(c, counts) || (equal(c, counts) && nameOf(k) <= name);
-        })
-      )
+      if (kept.some((k) => betters(k.counts, counts) || (equal(k.counts, counts) && k.name <= name)))
         return false;
       kept = [
-        ...kept.filter((k) => {
-          const c = countsOf(k);
-          return !betters(counts, c) && !equal(c, counts);
-        }),
-        item,
+        ...kept.filter((k) => !betters(counts, k.counts) && !equal(counts, k.counts)),
+        { item, counts, name },
       ];
       return true;
     },
-    beats: (counts) => kept.some((k) => betters(countsOf(k), counts)),
+    beats: (counts) => kept.some((k) => betters(k.counts, counts)),
   };
 }

@@ -165,7 +165,7 @@ export function together(a: Part, b: Part): boolean {
   return !unwanted(a, b) && !unwanted(b, a);
 }
 /** Whether a thing's record names the need, at its place. */
-function mayEnd(t: Thing, need: Need): boolean {
+export function mayEnd(t: Thing, need: Need): boolean {
   const { finding } = need;
   const { axle } = need.about;
   if (t.kind === 'relief')
@@ -182,13 +182,16 @@ function mayEnd(t: Thing, need: Need): boolean {
   return !LIFT_SOURCES.includes(part.family) && mayCure(part, finding);
 }
 
-/** Ways to lift one axle: nothing, one source, or two that stand in different places. */
+/** Ways to lift one axle: nothing, one source, or two that stand in different places. What is pinned is in each of them, and counts as one
+ *  of the two: a pin only leaves fewer. Where the advisor has pinned what would not be together otherwise, that alone. */
 export function sourceSets(space: PlanSpace, axle: Axle): readonly (readonly number[])[] {
   const own = space.sources[axle];
   const pairs = own.flatMap((a, i) =>
     own.slice(i + 1).flatMap((b) => (space.fits([a], b) && space.pull(a, b) ? [[a, b]] : [])),
   );
-  return [[], ...own.map((i) => [i]), ...pairs];
+  const pinned = own.filter((i) => space.pinned.includes(i));
+  const ways = [[], ...own.map((i) => [i]), ...pairs].filter((way) => pinned.every((i) => way.includes(i)));
+  return ways.length > 0 ? ways : [pinned];
 }
 
 /** Effects that nothing but their own need looks at. */

@@ -1,4 +1,5 @@
 import type { FoundPlan } from './built-plan';
+import { COLUMNS, columnsOf, offSteps } from './columns';
 import type { PlanSearch } from './find-plans';
 import type { PlanFamily } from './plan-family';
 
@@ -26,8 +27,8 @@ export interface Shown {
   } | null;
 }
 const MOST_SHOWN = 5;
-/** nearer than this to the wish is the same to whoever looks at it, mm */
-const SAME_MISS_MM = 5;
+/** a plan that is cheaper may be off the wish by this many steps more */
+const NEARLY_STEPS = 2;
 /** dearer by more than this for the same is another plan, minor units share */
 const SAME_MONEY_SHARE = 0.03;
 
@@ -45,19 +46,16 @@ export function offeredOf(plans: readonly FoundPlan[]): (p: FoundPlan) => boolea
  *  each kind that is not among them with what it loses by. Only plans that leave as little unsettled as any, and that come as near to
  *  the wish as the nearest, stand for something; the cheapest of all is told when it gives up some of the wish. */
 export function representatives(search: Pick<PlanSearch, 'plans' | 'ofFamily'>): readonly Shown[] {
-  const fewest = Math.min(...search.plans.map(unsettled));
-  const whole = search.plans.filter((p) => unsettled(p) === fewest);
-  const nearest = Math.min(...whole.map((p) => p.outcome.missMm));
-  const near = whole.filter((p) => p.outcome.missMm <= nearest + SAME_MISS_MM);
+  const [closest] = search.plans;
+  const off = (p: FoundPlan) => offSteps(columnsOf(p.outcome));
+  const within = (steps: number) =>
+    search.plans.filter(
+      (p) => closest && unsettled(p) === unsettled(closest) && off(p) <= off(closest) + steps,
+    );
+  const near = within(0);
   const picks: readonly (readonly [Special, FoundPlan | undefined])[] = [
-    ['closest', least(near, money)],
-    [
-      'cheapest',
-      least(
-        whole.filter((p) => p.outcome.missMm <= nearest + 3 * SAME_MISS_MM),
-        money,
-      ),
-    ],
+    ['closest', closest],
+    ['cheapest', least(within(NEARLY_STEPS), money)],
     ['rides-best', least(near, (p) => p.outcome.worse)],
     ['soonest', least(near, (p) => p.outcome.days)],
     ['surest', least(near, (p) => p.outcome.doubt)],
@@ -98,7 +96,7 @@ export function representatives(search: Pick<PlanSearch, 'plans' | 'ofFamily'>):
 const alike = (a: FoundPlan, b: FoundPlan): boolean =>
   a.name === b.name ||
   (a.outcome.family === b.outcome.family &&
-    Math.abs(a.outcome.missMm - b.outcome.missMm) <= SAME_MISS_MM &&
-    Math.abs(a.outcome.worse - b.outcome.worse) < 0.25 &&
+    Math.abs(a.outcome.missMm - b.outcome.missMm) <= COLUMNS.offFrontMm.step &&
+    Math.abs(a.outcome.worse - b.outcome.worse) < COLUMNS.drivability.step &&
     Math.abs(money(a) - money(b)) <= SAME_MONEY_SHARE * money(a) &&
     a.outcome.days === b.outcome.days);

@@ -1,8 +1,10 @@
-import type { Catalogue, KnownVehicle } from '../catalogue';
+import { fitmentOf, type Catalogue, type KnownVehicle } from '../catalogue';
 import { tiresOfSize } from '../forecast';
 import type { JobSections, Lock, ShopSettings } from '../job';
-import { needsOf, planCase } from '../rules';
+import { needsOf, planCase, type Need } from '../rules';
 import { parseTireSize } from '../tires';
+import { isBanned } from './locks';
+import { mayEnd } from './plan-space';
 
 /** A tyre with a wheel, or with the wheels that are there. */
 export interface RollingWay {
@@ -13,8 +15,9 @@ export interface RollingWay {
 const ALL_ROUND = 4;
 
 /** Every tyre and wheel that the job leaves open: tyres of the wanted size that are not ruled out, each on the wheels that are there and
- *  on every wheel that fits the hub; of those the ways that leave least to settle by themselves, the cheapest first. What the advisor
- *  has picked stays, a tyre on other wheels where it cannot stay on those that are there; a rear of its own is left to the advisor. Never empty. */
+ *  on every wheel that fits the hub. Of those the ways that leave least which no part of the catalogue settles; what a part settles, the
+ *  search weighs. First the one that leaves least by itself, the cheapest of these first. What the advisor has picked stays, a tyre on other
+ *  wheels where it cannot stay on those that are there; a rear of its own is left to the advisor. Never empty. */
 export function rollingWays(
   job: JobSections,
   vehicle: KnownVehicle,
@@ -31,13 +34,18 @@ export function rollingWays(
   const openOn = (tire: RollingWay['tire']) => {
     const c = planCase({ ...job, tire: { ...job.tire, ...tire } }, vehicle, catalogue, settings);
     const needs = needsOf(c, ['tire']);
-    const count = (v: 'no' | 'needs') => needs.filter((n) => n.verdict === v).length;
-    // what cannot stay is not made good by less to do
-    return [count('no'), count('needs')] as const;
+    const count = (v: 'no' | 'needs', of = needs) => of.filter((n) => n.verdict === v).length;
+    const stays = needs.filter((n) => !isSettled(n));
+    return { no: count('no', stays), needs: count('needs', stays), all: count('needs') };
   };
+  const parts = catalogue.parts.filter(
+    (p) => fitmentOf(p.applications, vehicle).verdict !== 'no' && !isBanned(locks, p),
+  );
+  const isSettled = (n: Need): boolean =>
+    n.verdict === 'needs' && parts.some((part) => mayEnd({ kind: 'part', part }, n));
   const picked = catalogue.tires.filter((t) => t.code === is.tire.tireCode);
   // a tyre that is picked stays on the wheels that are there, unless it cannot be mounted on them
-  if (is.tire.tireCode !== null && (is.tire.wheelCode !== null || openOn(is.tire)[0] === 0)) return [is];
+  if (is.tire.tireCode !== null && (is.tire.wheelCode !== null || openOn(is.tire).no === 0)) return [is];
   const tires = picked.length > 0 ? picked : allowed(tiresOfSize(size.value, catalogue.tires), 'tire', locks);
   const fitting = catalogue.wheels.filter(
     (w) => w.boltCircle === vehicle.platform.boltCircle && w.rimIn === size.value.rimIn,
@@ -55,12 +63,13 @@ export function rollingWays(
       return { tire, open, minor: ALL_ROUND * (t.priceMinor + (w?.priceMinor ?? 0)) };
     }),
   );
-  const fewestNo = Math.min(...ways.map((w) => w.open[0]));
-  const can = ways.filter((w) => w.open[0] === fewestNo);
-  const fewest = Math.min(...can.map((w) => w.open[1]));
+  // what cannot stay is not made good by less to do
+  const fewestNo = Math.min(...ways.map((w) => w.open.no));
+  const can = ways.filter((w) => w.open.no === fewestNo);
+  const fewest = Math.min(...can.map((w) => w.open.needs));
   const whole = can
-    .filter((w) => w.open[1] === fewest)
-    .sort((a, b) => a.minor - b.minor || (wayName(a) < wayName(b) ? -1 : 1));
+    .filter((w) => w.open.needs === fewest)
+    .sort((a, b) => a.open.all - b.open.all || a.minor - b.minor || (wayName(a) < wayName(b) ? -1 : 1));
   return whole.length > 0 ? whole.map(({ tire, minor }) => ({ tire, minor })) : [is];
 }
 /** Names a way among the others: tyre, and wheel where another is bought. */

@@ -1,4 +1,5 @@
 import { TOPICS, type NeedOf, type Topic } from '../evidence';
+import { once } from '../units';
 import { RULES, type Finding } from './all-rules';
 import type { PlanCase } from './plan-case';
 import type { Axle } from '../suspension';
@@ -21,16 +22,22 @@ export const ruleOf = (code: string): Rule<Finding> | null => ALL.find((r) => co
 /** What one rule finds in a plan. `axle`: what a rule that looks at each axle by itself finds there, of others all the same. */
 export const foundBy = (r: Rule<Finding>, c: PlanCase, axle: Axle | null = null): readonly Need[] =>
   (axle !== null && r.check.on ? r.check.on(axle, c) : r.check(c)).map((raised) => {
-    const { verdict, topic, blocks } = r.findings[raised.finding.code];
+    const meta = r.findings[raised.finding.code];
+    const { verdict, topic, blocks } = meta;
+    // some are dear, and most are asked for by nobody
+    const figure = once(() => raised.figure ?? null);
     return {
       finding: raised.finding,
       verdict: raised.verdict ?? verdict,
       topic,
       blocks,
       about: { part: raised.part ?? null, axle: raised.axle ?? null },
-      figure: raised.figure ?? null,
-      loadCase:
-        raised.loadCase ?? raised.figure?.loadCase ?? r.findings[raised.finding.code].loadCase ?? null,
+      get figure() {
+        return figure();
+      },
+      get loadCase() {
+        return raised.loadCase ?? figure()?.loadCase ?? meta.loadCase ?? null;
+      },
     };
   });
 const isAbout = (r: Rule<Finding>, topics: readonly Topic[]): boolean =>

@@ -82,10 +82,16 @@ export const tireClearance = rule<TireClearanceFinding>({
             loadCase: n.loadCase,
             others: check.rubbing.length - 1,
             liftMm: check.liftMm,
-            needsLiftMm: check.leastLiftMm,
+            get needsLiftMm() {
+              return check.leastLiftMm;
+            },
             chains: c.job.brief.chains,
           },
-          figure: figureOf(check, c, 'clearance', n.used, n.marginMm),
+          loadCase: n.loadCase,
+          // its doubt is dear: made when somebody looks at it
+          get figure() {
+            return figureOf(check, c, 'clearance', n.used, n.marginMm);
+          },
         },
       ];
     return s.toStop.clearanceMm < 0
@@ -98,7 +104,9 @@ export const tireClearance = rule<TireClearanceFinding>({
               clearanceMm: s.toStop.clearanceMm,
               where: s.toStopWhere,
             },
-            figure: figureOf(check, c, 'clearance-to-stop', s.toStop, 0),
+            get figure() {
+              return figureOf(check, c, 'clearance-to-stop', s.toStop, 0);
+            },
           },
         ]
       : [];

@@ -1,0 +1,359 @@
+import { FAMILIES } from '../catalogue';
+import { AXLES, type FindingCode, type Need } from '../rules';
+import type { Axle } from '../suspension';
+import { keptIn, once } from '../units';
+import { onAxle } from '../vehicle';
+import { inSteps, type Columns } from './columns';
+import type { ClosedSet } from './closure';
+import type { Counts } from './pareto';
+import {
+  daysOf,
+  doubtOf,
+  familyOf,
+  handling,
+  isWish,
+  leastStands,
+  standsOf,
+  toSettle,
+  worseAt,
+  type StandsAs,
+} from './outcome';
+import type { PlanFamily } from './plan-family';
+import { mayImprove } from './cure-problem';
+import { isApart } from './plan-space';
+import { isFixed, thingAt, union, type PlanSets, type SearchWorld } from './plan-sets';
+import type { Cost, SetCosts } from './set-costs';
+
+/** What turns on how both ends stand together: the body's pitch is in caster and in the angles of shafts. */
+const OF_BOTH_ENDS: readonly string[] = [
+  'caster-reach',
+  'propshaft-joint',
+  'propshaft-joint-near',
+  'propshaft-ripple',
+] satisfies readonly FindingCode[];
+/** What small changes of height, roll or springs may end that no record names: it is counted when all is known. */
+const ENDED_BY_THE_WAY: readonly string[] = [...OF_BOTH_ENDS, 'flat-ride-off'];
+/** sums are rounded line by line, minor units */
+const ROUNDED_MINOR = 10;
+/** how much further than each alone things may move an end together */
+const TOGETHER = 2;
+/** and what is not seen in either, mm */
+const UNSEEN_MM = 0.5;
+/** What is open, by how it stands. */
+export type Open = Pick<Columns, 'no' | 'needs' | 'ask'>;
+export const openCount = (needs: readonly Need[]): Open => {
+  const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v).length;
+  return { no: of('no'), needs: of('needs'), ask: of('ask') };
+};
+/** What is open in several places; what is to ask may go by the way when the rest is chosen. */
+const together = (of: readonly Open[]): Open => {
+  const sum = (what: 'no' | 'needs') => of.reduce((n, c) => n + c[what], 0);
+  return { no: sum('no'), needs: sum('needs'), ask: 0 };
+};
+/** What is known of a plan when only a part of it is chosen: no plan that has these things is less in any column. */
+export interface Bounded {
+  readonly set: readonly number[];
+  readonly least: Columns;
+  /** the same in steps */
+  readonly counts: Counts;
+  readonly family: PlanFamily;
+}
+/** Lift sources of both ends, nothing else chosen. */
+export interface Sketch extends Bounded {
+  readonly ends: Readonly<Record<Axle, readonly number[]>>;
+  readonly stands: StandsAs;
+}
+/** One end with all that settles it, the other not yet looked at. */
+export interface ClosedEnd extends ClosedSet {
+  readonly open: readonly string[];
+  readonly count: Open;
+}
+/** Where needs are still open that something may be bought for, there are two bounds: they stay, or it is bought. */
+export interface SetBounds {
+  /** Sources of both ends: their parts, springs, height, days; nothing is open yet. */
+  readonly ofSources: (front: readonly number[], rear: readonly number[]) => Sketch;
+  /** The same with what nothing of the space settles; `work`: and with the hours of its sources, which are dearer to ask. */
+  readonly withWhatStays: (s: Sketch, work: boolean) => readonly Bounded[];
+  /** The same with something at one end that drives better or saves a repair; null where nothing of the space may. */
+  readonly ofImproved: (s: Sketch, axle: Axle) => Bounded | null;
+  /** One end closed: its cures and its work, what stays open at the other. `travel`: also with what the closed end's own travel makes
+   *  worse, which is dearer to ask. */
+  readonly ofOneEnd: (end: ClosedEnd, s: Sketch, axle: Axle, travel: boolean) => readonly Bounded[];
+  /** Both ends closed, not yet put together: what each is by itself. */
+  readonly ofEither: (f: ClosedEnd, r: ClosedEnd, s: Sketch) => readonly Bounded[];
+  /** Both ends closed. Where all
+   *  that may be bought for it leaves the vehicle standing as it does, it stands and drives as it is. */
+  readonly ofBothEnds: (f: ClosedEnd, r: ClosedEnd) => readonly Bounded[];
+  /** Closed as a whole: all but the work that both ends share is known. */
+  readonly ofAll: (set: readonly number[]) => Bounded;
+}
+
+/** What a partial plan comes to at least. */
+export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): SetBounds {
+  const { base, space } = world;
+  const { judged, partsOf } = sets;
+  /** needs that turn on both ends, and all that their cures also name: what settles one of these at an end that is closed by itself may be
+   *  done by another thing when both ends are in place */
+  const coupled = new Set(
+    space.things
+      .flatMap((t) => (t.kind === 'part' ? [t.part.cures] : []))
+      .filter((cures) => cures.some((code) => OF_BOTH_ENDS.includes(code)))
+      .flat(),
+  );
+  /** What of a closed end no leaning takes out again. */
+  const stays = (set: readonly number[]): readonly number[] =>
+    set.filter((i) => {
+      const t = thingAt(space, i);
+      return isFixed(space, i) || t.kind === 'relief' || !t.part.cures.some((code) => coupled.has(code));
+    });
+  /** needs that nothing of the space settles: of one axle, or of the vehicle as a whole */
+  const unsettled = (set: readonly number[], of: Axle | 'whole'): Open =>
+    openCount(
+      judged(set)
+        .cheap(of)
+        .filter(
+          (n) => !isWish(n) && !ENDED_BY_THE_WAY.includes(n.finding.code) && space.curers(n, []).length === 0,
+        ),
+    );
+  const bounded = (
+    set: readonly number[],
+    open: Open,
+    stands: StandsAs,
+    beside: Cost,
+    family?: PlanFamily,
+    partsMinor?: number,
+    left = stays(set),
+  ): Bounded => {
+    const parts = partsOf(left);
+    const least: Columns = {
+      ...open,
+      ...stands,
+      totalMinor: (partsMinor ?? costs.leastPartsMinor(left)) + beside.totalMinor - ROUNDED_MINOR,
+      personMinutes: beside.personMinutes,
+      days: daysOf(parts),
+      provenance: doubtOf(parts, base),
+      irreversible: sets.irreversible(left),
+    };
+    return {
+      set,
+      least,
+      counts: inSteps(least),
+      family: family ?? familyOf(judged(set).bare.forecast(), partsOf(set)),
+    };
+  };
+  /** what may be bought for what is open with both ends in place */
+  const mayJoin = (set: readonly number[]): readonly number[] =>
+    toSettle([...judged(set).cheap(null), ...judged(set).room(null)]).flatMap((n) => space.curers(n, set));
+  const heightMm = (set: readonly number[], axle: Axle): number | null => {
+    const h = base.axles[axle].prepared.with(judged(set).bare.planned).height();
+    return h.ok ? h.value.zMm : null;
+  };
+  const movedBy = (set: readonly number[], than: readonly number[], axle: Axle): number => {
+    const [is, was] = [heightMm(set, axle), heightMm(than, axle)];
+    return is === null || was === null ? 0 : Math.abs(is - was);
+  };
+  /** How far things that lift nothing may move each end together: the most of each place, each measured alone, and as much again for
+   *  what they do to each other. */
+  const mayMove = once((): Readonly<Record<Axle, number>> => {
+    const of = (axle: Axle) => {
+      const most = new Map<string, number>();
+      space.things.forEach((t, i) => {
+        if (t.kind === 'relief' || isFixed(space, i) || isApart(t) || !onAxle(t.part, axle)) return;
+        if (t.part.family === 'accessory') return;
+        const { slot } = FAMILIES[t.part.family];
+        most.set(slot, Math.max(most.get(slot) ?? 0, movedBy([i], [], axle)));
+      });
+      return UNSEEN_MM + TOGETHER * [...most.values()].reduce((sum, mm) => sum + mm, 0);
+    };
+    return { front: of('front'), rear: of('rear') };
+  });
+  /** how far an end may move when cures that caster makes superfluous are left out again */
+  const backs = new Map<string, number>();
+  const mayMoveBack = (set: readonly number[], axle: Axle): number =>
+    keptIn(backs, `${axle} ${set.join()}`, () => {
+      const left = stays(set);
+      return set
+        .filter((i) => !left.includes(i))
+        .reduce(
+          (sum, i) =>
+            sum +
+            movedBy(
+              set,
+              set.filter((k) => k !== i),
+              axle,
+            ),
+          0,
+        );
+    });
+  const eases = new Map<string, number>();
+  /** how much better the travel of a closed end may become when cures that caster makes superfluous are left out again */
+  const mayEase = (set: readonly number[], axle: Axle): number =>
+    keptIn(eases, `${axle} ${set.join()}`, () => {
+      const is = worseAt(judged(set).bare, axle);
+      const left = stays(set);
+      return set
+        .filter((i) => !left.includes(i))
+        .reduce((sum, i) => {
+          const without = worseAt(judged(set.filter((k) => k !== i)).bare, axle);
+          return sum + Math.max(0, is - without);
+        }, 0);
+    });
+  /** Whether buying it alone leaves both axles as they are, by all that the geometry and the loads of an axle are made of. */
+  const neutral = new Map<number, boolean>();
+  const changesNothing = (i: number): boolean =>
+    keptIn(neutral, i, () => {
+      const t = thingAt(space, i);
+      // a relief is seen by the tyre's room alone
+      if (t.kind === 'relief') return true;
+      if (t.part.effects.some((e) => e.kind === 'wheel-spacer')) return false;
+      const keyOf = (set: readonly number[], axle: Axle) =>
+        base.axles[axle].prepared.with(judged(set).plan.planned).key;
+      return AXLES.every((axle) => keyOf([], axle) === keyOf([i], axle));
+    });
+  /** what the travel of a closed end makes worse at least */
+  const leftWorse = (set: readonly number[], axle: Axle): number =>
+    Math.max(0, worseAt(judged(set).bare, axle) - mayEase(set, axle));
+  /** Some needs are open with these: they stay so, or something is bought for one of them. No plan is less than both. */
+  const eitherWay = ({
+    set,
+    left,
+    open,
+    curable,
+    stands,
+    beside,
+    family,
+  }: {
+    readonly set: readonly number[];
+    readonly left: readonly number[];
+    readonly open: Open;
+    readonly curable: readonly Need[];
+    readonly stands: StandsAs;
+    readonly beside: (bought: readonly number[]) => Cost;
+    readonly family?: PlanFamily;
+  }): readonly Bounded[] => {
+    const needs = curable.map((n) => ({ n, by: space.curers(n, set) })).filter(({ by }) => by.length > 0);
+    const asIs = together([open, openCount(needs.map(({ n }) => n))]);
+    const all = [bounded(set, asIs, stands, beside([]), family, undefined, left)];
+    if (needs.length === 0) return all;
+    const ways = [...new Set(needs.flatMap(({ by }) => by))].map((i) => ({
+      partsMinor: costs.leastPartsMinor(union(left, [i])),
+      ...beside([i]),
+    }));
+    const least = (of: keyof (typeof ways)[number]) => Math.min(...ways.map((w) => w[of]));
+    const bought = { totalMinor: least('totalMinor'), personMinutes: least('personMinutes') };
+    return [...all, bounded(set, open, stands, bought, family, least('partsMinor'), left)];
+  };
+  /** Caster that both ends leave short, where something of the space may cure it. */
+  const casterOf = (set: readonly number[]): readonly Need[] =>
+    judged(set)
+      .cheap('front')
+      .filter((n) => n.finding.code === 'caster-reach');
+  const nothing: Open = { no: 0, needs: 0, ask: 0 };
+  return {
+    ofSources: (front, rear) => {
+      const set = union(front, rear);
+      const stands = leastStands(judged(set).plan, mayMove());
+      return {
+        ...bounded(set, nothing, stands, costs.least()),
+        ends: { front, rear },
+        stands,
+      };
+    },
+    withWhatStays: ({ set, ends, stands, family }, work) =>
+      eitherWay({
+        set,
+        left: stays(set),
+        open: together([
+          unsettled(ends.front, 'front'),
+          unsettled(ends.rear, 'rear'),
+          unsettled(set, 'whole'),
+        ]),
+        curable: casterOf(set),
+        stands,
+        beside: (i) => (work ? costs.leastBeside(union(ends.front, i), union(ends.rear, i)) : costs.least()),
+        family,
+      }),
+    ofImproved: ({ set, ends, stands, family }, axle) => {
+      const ways = mayImprove(space, axle).filter((i) => space.fits(set, i));
+      if (ways.length === 0) return null;
+      return bounded(
+        set,
+        together([unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')]),
+        stands,
+        costs.leastBeside(ends.front, ends.rear),
+        family,
+        Math.min(...ways.map((i) => costs.leastPartsMinor(union(set, [i])))),
+      );
+    },
+    ofOneEnd: (end, { set, ends, stands, family }, axle, travel) => {
+      const other = axle === 'front' ? 'rear' : 'front';
+      const all = union(end.set, ends[other]);
+      const lost = travel ? leftWorse(end.set, axle) : 0;
+      return eitherWay({
+        set: all,
+        left: stays(all),
+        open: together([end.count, unsettled(ends[other], other), unsettled(set, 'whole')]),
+        // a front that was closed with a cure of it in is spared it
+        curable: axle === 'rear' ? casterOf(set) : [],
+        stands: { ...stands, drivability: stands.drivability + lost },
+        beside: (i) => costs.leastBeside(union(stays(end.set), i), union(ends[other], i)),
+        family,
+      });
+    },
+    ofEither: (f, r, { set, stands, family }) => {
+      const all = union(f.set, r.set);
+      return eitherWay({
+        set: all,
+        left: stays(all),
+        open: together([f.count, r.count, unsettled(set, 'whole')]),
+        curable: [],
+        stands: {
+          ...stands,
+          drivability: stands.drivability + leftWorse(f.set, 'front') + leftWorse(r.set, 'rear'),
+        },
+        beside: () => costs.leastBeside(stays(f.set), stays(r.set)),
+        family,
+      });
+    },
+    ofBothEnds: (f, r) => {
+      const set = union(f.set, r.set);
+      const { bare: plan, cheap } = judged(set);
+      const stands = !mayJoin(set).every(changesNothing)
+        ? leastStands(plan, mayMove())
+        : stays(set).length === set.length
+          ? standsOf(handling(plan))
+          : leastStands(
+              plan,
+              { front: mayMoveBack(f.set, 'front'), rear: mayMoveBack(r.set, 'rear') },
+              handling(plan).worse - mayEase(f.set, 'front') - mayEase(r.set, 'rear'),
+            );
+      return eitherWay({
+        set,
+        left: stays(set),
+        // what the ends leave open is in their own count
+        open: together([f.count, r.count, unsettled(set, 'whole')]),
+        curable: toSettle(cheap('whole')),
+        stands,
+        beside: (i) => costs.leastBeside(union(stays(f.set), i), union(stays(r.set), i)),
+      });
+    },
+    ofAll: (set) => {
+      const { bare, cheap, room } = judged(set);
+      const needs = [...cheap(null), ...room(null)];
+      const at = (axle: Axle) =>
+        set.filter((i) => {
+          const t = thingAt(space, i);
+          return t.kind === 'relief' ? t.choice.axle === axle : onAxle(t.part, axle);
+        });
+      return bounded(
+        set,
+        openCount(needs.filter((n) => !isWish(n))),
+        standsOf(handling(bare)),
+        costs.leastBeside(at('front'), at('rear')),
+        undefined,
+        costs.partsMinor(set),
+        set,
+      );
+    },
+  };
+}

@@ -1,0 +1,117 @@
+import { listed, type BuildItem, type JobSections } from '../job';
+import { newTires } from '../forecast';
+import { assessCase, type Assessment } from '../match';
+import { moneyOf, personMinutesOf } from '../planning';
+import { keptIn, once } from '../units';
+import { repairsOf } from '../vehicle';
+import { leastBuyMinor } from './bounds';
+import { comesTo } from './built-plan';
+import { buy } from './buying';
+import { thingPrice } from './plan-space';
+import { thingAt, type PlanSets, type SearchWorld } from './plan-sets';
+
+/** What a set comes to: money with tax, minor units, and minutes of people. */
+export interface Cost {
+  readonly totalMinor: number;
+  readonly personMinutes: number;
+}
+/** The same, with what of it is work on the vehicle as a whole, done once for both ends. */
+interface Beside extends Cost {
+  readonly onVehicle: Cost;
+}
+export interface SetCosts {
+  readonly jobFor: (set: readonly number[]) => JobSections;
+  /** all of it, with what its needs bring */
+  readonly whole: (set: readonly number[]) => Cost;
+  /** what the things of a set cost, bought in the cheapest way, with tax */
+  readonly partsMinor: (set: readonly number[]) => number;
+  /** Bounds what is paid for the things of a set, whatever is added, with tax. */
+  readonly leastPartsMinor: (set: readonly number[]) => number;
+  /** Bounds what any plan with what is at both ends comes to beside its parts: the work of either end, and nothing that a need brings, less
+   *  what is saved. Work on an axle is not shared with the other; what both ends hold, and work on the vehicle as a whole, is counted once. */
+  readonly leastBeside: (front: readonly number[], rear: readonly number[]) => Cost;
+  /** Bounds every plan: nothing bought, less what is saved. */
+  readonly least: () => Cost;
+  /** Whether buying something may take a repair away. */
+  readonly savesRepairs: () => boolean;
+}
+
+/** What sets of things cost, each once. */
+export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): SetCosts {
+  const { base, space, kits, job, catalogue, settings } = world;
+  const bought = new Map<string, ReturnType<typeof buy>>();
+  const boughtFor = (set: readonly number[]) => keptIn(bought, set.join(), () => buy(partsOf(set), kits));
+  const itemsOf = (set: readonly number[]): readonly Pick<BuildItem, 'kind' | 'code'>[] => {
+    const b = boughtFor(set);
+    return [
+      ...b.kits.map((k) => ({ kind: 'kit' as const, code: k.code })),
+      ...b.parts.map((p) => ({ kind: 'part' as const, code: p.code })),
+    ];
+  };
+  const jobFor = (set: readonly number[]): JobSections => ({
+    ...job,
+    tire: { ...job.tire, reliefs: space.reliefsOf(set) },
+    build: { ...job.build, items: itemsOf(set).map((i) => listed(i.code, i.kind, i.code)) },
+  });
+  const costOf = (set: readonly number[], a: Assessment): Cost => {
+    const { money, work } = comesTo(jobFor(set), a, catalogue, settings);
+    return { totalMinor: money.totalMinor, personMinutes: work.personMinutes };
+  };
+  const withTax = (minor: number) => minor * (1 + settings.taxShare);
+  const reliefMinor = (set: readonly number[]) =>
+    set.reduce((sum, i) => {
+      const t = thingAt(space, i);
+      return sum + (t.kind === 'relief' ? thingPrice(t) : 0);
+    }, 0);
+  const leasts = new Map<string, number>();
+  const besides = new Map<string, Beside>();
+  const wholes = new Map<string, Cost>();
+  const bare = once(() => costOf([], assessCase(judged([]).plan, [])));
+  /** what a part can take off beside its own price: repairs of what it replaces are not done */
+  const saved = once((): Cost => {
+    const a = assessCase(judged([]).plan, []);
+    if (a.repairs.length === 0) return { totalMinor: 0, personMinutes: 0 };
+    const all = [...space.partsOf(space.things.map((_, i) => i)), ...base.chosen];
+    const repairs = repairsOf(job.lookOver, base.vehicle, all, catalogue, newTires(job.tire));
+    const less = costOf([], assessCase({ ...judged([]).plan, repairs }, []));
+    return {
+      totalMinor: Math.max(0, bare().totalMinor - less.totalMinor),
+      personMinutes: Math.max(0, bare().personMinutes - less.personMinutes),
+    };
+  });
+  const besideOf = (set: readonly number[]): Beside =>
+    keptIn(besides, set.join(), () => {
+      const { money, work } = comesTo(jobFor(set), assessCase(judged(set).plan, []), catalogue, settings);
+      const steps = work.steps.filter((s) => s.axle === 'vehicle');
+      const onVehicle = { personMinutes: personMinutesOf(steps), rackMinutes: work.rackMinutes };
+      return {
+        totalMinor: money.totalMinor - withTax(boughtFor(set).priceMinor + reliefMinor(set)),
+        personMinutes: work.personMinutes,
+        onVehicle: {
+          totalMinor: moneyOf([], onVehicle, settings).totalMinor,
+          personMinutes: onVehicle.personMinutes,
+        },
+      };
+    });
+  const lessSaved = (c: Cost): Cost => ({
+    totalMinor: c.totalMinor - saved().totalMinor,
+    personMinutes: c.personMinutes - saved().personMinutes,
+  });
+  return {
+    jobFor,
+    whole: (set) => keptIn(wholes, set.join(), () => costOf(set, assessCase(judged(set).plan))),
+    partsMinor: (set) => withTax(boughtFor(set).priceMinor + reliefMinor(set)),
+    leastPartsMinor: (set) =>
+      withTax(keptIn(leasts, set.join(), () => leastBuyMinor(partsOf(set), kits)) + reliefMinor(set)),
+    leastBeside: (front, rear) => {
+      const [f, r] = [besideOf(front), besideOf(rear)];
+      const both = besideOf(front.filter((i) => rear.includes(i)));
+      const least = (of: keyof Cost) =>
+        f[of] + r[of] - both[of] - (Math.min(f.onVehicle[of], r.onVehicle[of]) - both.onVehicle[of]);
+      const most = (of: keyof Cost) => Math.max(f[of], r[of], least(of));
+      return lessSaved({ totalMinor: most('totalMinor'), personMinutes: most('personMinutes') });
+    },
+    least: () => lessSaved(bare()),
+    savesRepairs: () => saved().totalMinor > 0,
+  };
+}
