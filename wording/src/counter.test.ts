@@ -1,5 +1,5 @@
 import { type Asked, type PlanPoint } from '@rigger/core';
-import { counterHeadline, FAR_OFF_MM } from '.';
+import { counterHeadline, FAR_OFF_MM, plansHeadline } from '.';
 
 const MM = { length: 'mm', currency: 'mk' } as const;
 const plan = (of: { needs?: number; missMm?: number; reliefs?: number } = {}): PlanPoint => ({
@@ -77,4 +77,27 @@ it.each([
 it('says that it still looks, and no longer when it has looked at everything', () => {
   expect(said(HEIGHT, plan(), { complete: false }).consequence).toContain('Still looking');
   expect(said(HEIGHT, plan()).consequence).not.toContain('Still looking');
+});
+it('what "no better one" was compared by is said, each column by name, once nothing is left to look at', () => {
+  const told = {
+    shown: [{ ...plan(), special: ['closest'] as const, losesBy: null }],
+    all: [plan()],
+    tried: 3,
+    pruned: 2,
+    pairs: 5,
+    boundMinor: null,
+  };
+  const done = plansHeadline({ ...told, complete: true, left: 0 }, false, MM);
+  expect(done.sentence).toContain('no better one exists in this catalogue');
+  for (const name of [
+    'money with tax',
+    'person time',
+    'how it drives',
+    'the stance',
+    'what cannot be undone',
+  ])
+    expect(done.consequence).toContain(name);
+  const still = plansHeadline({ ...told, complete: false, left: 2, boundMinor: 100 }, true, MM);
+  expect(still.sentence).toContain('still looking');
+  expect(still.consequence).not.toContain('Compared by');
 });

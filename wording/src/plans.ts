@@ -1,6 +1,7 @@
 import type {
   Asked,
   Brief,
+  ColumnName,
   FirstVisit,
   LimitOfBrief,
   Lock,
@@ -15,7 +16,7 @@ import type {
   Stages,
   Use,
 } from '@rigger/core';
-import { USES } from '@rigger/core';
+import { COLUMN_NAMES, USES } from '@rigger/core';
 import { duration, length, money, plural, quantity, type Style } from './format';
 import { personTime } from './times';
 import type { Headline } from './headline';
@@ -76,6 +77,26 @@ export function whoTakesIt(p: ShownPoint, { usage }: Pick<Brief, 'usage'>): stri
       return '';
   }
 }
+/** What plans are compared by, as the screen names it: a word for each column, so that none is compared and not named. */
+const COLUMN_WORDS: Readonly<Record<ColumnName, string>> = {
+  no: 'what is left to do',
+  needs: 'what is left to do',
+  ask: 'what is left to ask',
+  offFrontMm: 'the wish at each end',
+  offRearMm: 'the wish at each end',
+  offStanceMm: 'the stance',
+  movedMm: 'no more lift than it takes',
+  totalMinor: 'money with tax',
+  personMinutes: 'person time',
+  days: 'days until the parts are here',
+  drivability: 'how it drives',
+  provenance: 'how sure each part fits',
+  irreversible: 'what cannot be undone',
+};
+export const comparedText = (): string => {
+  const words = [...new Set(COLUMN_NAMES.map((name) => COLUMN_WORDS[name]))];
+  return `Compared by ${words.slice(0, -1).join(', ')} and ${words.at(-1)}.`;
+};
 const NUMBER_WORDS = ['No', 'One', 'Two', 'Three', 'Four', 'Five'];
 /** The finding of the plans in one sentence, and how it was come by. */
 export function plansHeadline(t: PlansTold | null, busy: boolean, style: Style): Headline {
@@ -97,7 +118,7 @@ export function plansHeadline(t: PlansTold | null, busy: boolean, style: Style):
       ? `No plan settles everything; ${worth.length === 1 ? 'the nearest leaves' : 'the nearest leave'} ${plural(first.needs.no + first.needs.needs, 'thing')} open.`
       : `${n}; ${whole}.`,
     consequence: first
-      ? `${FAMILY_NAMES[first.family]}: ${money(first.totalMinor, style)} with tax, ${personTime(first.times.personMinutes)}${first.missMm > 3 ? `, ${length(first.missMm, style)} off the wish` : ''}. ${looked}`
+      ? `${FAMILY_NAMES[first.family]}: ${money(first.totalMinor, style)} with tax, ${personTime(first.times.personMinutes)}${first.missMm > 3 ? `, ${length(first.missMm, style)} off the wish` : ''}. ${looked}${t.complete ? ` ${comparedText()}` : ''}`
       : looked,
   };
 }

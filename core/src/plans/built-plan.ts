@@ -84,10 +84,12 @@ export function wholePlan(
       reliefs: job.tire.reliefs,
       tire: { tireCode: job.tire.tireCode, wheelCode: job.tire.wheelCode },
       outcome: outcomeOf(c, parts, handling(c), a, all.money, workTimes(all.work), lasting),
-      needs: a.needs,
+      needs: a.needs.map(asData),
     },
   };
 }
+/** A need with its figures made, so that a plan that is kept holds nothing of the vehicle it was judged on. */
+const asData = (n: Need): Need => ({ ...n, finding: { ...n.finding } });
 /** The build of a job as it is, looked at like a plan: what the customer brought, or what was chosen before. Null without a vehicle. */
 export function builtWhole(asked: BuiltAsked): WholePlan | null {
   const { job, catalogue, settings, day, prepare } = asked;

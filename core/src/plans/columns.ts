@@ -38,7 +38,8 @@ function stepsOf(name: ColumnName, value: number): number {
   return felt ? Math.floor(value / step + ROUNDING) : Math.ceil(value / step - ROUNDING);
 }
 /** Columns as whole steps, in the order of the table: what is compared. A lower bound of a column is one of its steps too.
- *  @example inSteps({ ...columnsOf(outcome), offFrontMm: 0.1 })[3] // 1: within the tolerance is never traded with beyond it */
+ *  Within the tolerance is never traded with beyond it.
+ *  @example inSteps({ ...Object.fromEntries(COLUMN_NAMES.map((n) => [n, 0])), offFrontMm: 0.1, drivability: 0.6 }) // [0,0,0,1,0,0,0,0,0,0,2,0,0] */
 export const inSteps = (c: Columns): Counts => COLUMN_NAMES.map((name) => stepsOf(name, c[name]));
 export function columnsOf(o: Outcome): Columns {
   const out = {} as Record<ColumnName, number>;
@@ -49,7 +50,7 @@ export function columnsOf(o: Outcome): Columns {
 export const countsOf = (o: Outcome): Counts => inSteps(columnsOf(o));
 
 /** The order of best, the only one: what cannot stay, what is left to do, off the wish in steps, money. Negative where the first is better.
- *  @example orderOfBest({ ...c, totalMinor: 900 }, { ...c, totalMinor: 1000 }) // −100 */
+ *  @example orderOfBest({ no: 0, needs: 0, offFrontMm: 2, offRearMm: 0, offStanceMm: 0, totalMinor: 900 }, { no: 0, needs: 0, offFrontMm: 0.5, offRearMm: 0, offStanceMm: 0, totalMinor: 1000 }) // -100 */
 export function orderOfBest(a: Columns, b: Columns): number {
   return a.no - b.no || a.needs - b.needs || offSteps(a) - offSteps(b) || a.totalMinor - b.totalMinor;
 }
