@@ -30,7 +30,6 @@ import {
   type JobSections,
   type Need,
   type Lock,
-  type Part,
   type PlanSearch,
   type PlansAsked,
 } from '..';

@@ -51,7 +51,7 @@ export interface SetMaker {
 
 /** Makes plans out of the things of a space. `on`: what they roll on, as a part of their name. */
 export function setMaker(world: SearchWorld, on: string): SetMaker {
-  const { base, space, catalogue, settings } = world;
+  const { space, catalogue, settings } = world;
   const sets = planSets(world);
   const costs = setCosts(world, sets);
   const { judged, needsAt, partsOf } = sets;
