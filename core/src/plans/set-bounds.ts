@@ -1,4 +1,4 @@
-import { FAMILIES } from '../catalogue';
+import { FAMILIES, fitmentOf, type Part } from '../catalogue';
 import { AXLES, type FindingCode, type Need } from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn, once } from '../units';
@@ -115,6 +115,15 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
           (n) => !isWish(n) && !ENDED_BY_THE_WAY.includes(n.finding.code) && space.curers(n, []).length === 0,
         ),
     );
+  /** what is to ask whatever is bought: of the vehicle, the place, the tyre */
+  const asksAnyway = once(
+    () =>
+      judged([])
+        .cheap(null)
+        .filter((n) => n.verdict === 'ask' && n.about.part === null).length,
+  );
+  /** whether a part fits is still to ask */
+  const isAsked = (p: Part) => fitmentOf(p.applications, base.vehicle).verdict === 'ask';
   const bounded = (
     set: readonly number[],
     open: Open,
@@ -127,6 +136,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
     const parts = partsOf(left);
     const least: Columns = {
       ...open,
+      ask: Math.max(open.ask, asksAnyway() + parts.filter(isAsked).length),
       ...stands,
       totalMinor: (partsMinor ?? costs.leastPartsMinor(left)) + beside.totalMinor - ROUNDED_MINOR,
       personMinutes: beside.personMinutes,
