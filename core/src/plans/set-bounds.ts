@@ -115,12 +115,12 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
           (n) => !isWish(n) && !ENDED_BY_THE_WAY.includes(n.finding.code) && space.curers(n, []).length === 0,
         ),
     );
-  /** what is to ask whatever is bought: of the vehicle, the place, the tyre */
+  /** what is to ask whatever is bought: of the place and of the tyre */
   const asksAnyway = once(
     () =>
       judged([])
         .cheap(null)
-        .filter((n) => n.verdict === 'ask' && n.about.part === null).length,
+        .filter((n) => n.verdict === 'ask' && (n.topic === 'limits' || n.topic === 'tire')).length,
   );
   /** whether a part fits is still to ask */
   const isAsked = (p: Part) => fitmentOf(p.applications, base.vehicle).verdict === 'ask';
