@@ -1,4 +1,4 @@
-import { AXLES, knownVehicle, planCase } from '../rules';
+import { knownVehicle, planCase } from '../rules';
 import type { KnownVehicle } from '../catalogue';
 import type { JobSections, Lock } from '../job';
 import type { Axle } from '../suspension';
@@ -39,10 +39,11 @@ export interface PlanSearch {
  *  2. every way to lift both ends and the body, nearest to the wish first; one that cannot better what its kind of plan has is passed
  *     over, by a bound that holds whatever is added: its own parts, height, springs, days
  *  3. each axle of it by itself, closed by every set of cures that settles what is disturbed there; one end closed bounds it before
- *     the other is; the pairs of both against a nearer bound: parts bought in the cheapest way, the hours of the longer end, needs that stay
+ *     the other is; the pairs of both against a nearer bound: parts bought in the cheapest way, the work of both ends, needs that stay
  *  4. what is left is judged whole; what the ends do to each other is settled in every way too; nothing stays in a plan that could be
  *     left out
- *  5. what nothing betters is kept, for every kind of plan */
+ *  5. the same once more with things that drive better or save a repair
+ *  6. what nothing betters is kept, for every kind of plan */
 export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch | null> {
   const { settings, locks } = asked;
   const catalogue = corrected(asked.catalogue, asked.corrections ?? []);
@@ -154,29 +155,26 @@ function* onWay(
   const world: SearchWorld = { base, space, kits, job, catalogue, settings };
   const m = setMaker(world, nth === 0 ? '' : wayName(way));
   const { counts, beaten } = kept;
-  const tell = (from: readonly number[]) => {
-    const { sets, cut } = m.closed(from);
+  /** what was closed; where something was left out of it, that is said */
+  const all = <T>({ of, cut }: { readonly of: readonly T[]; readonly cut: boolean }): readonly T[] => {
     if (cut) kept.cutShort();
-    for (const set of sets) {
+    return of;
+  };
+  const tell = (from: readonly number[]) => {
+    for (const set of all(m.closed(from))) {
       if (!holdsWanted(space, set) || beaten(m.bounds.ofAll(set))) continue;
       counts.tried++;
       kept.keep(m.found(set));
     }
   };
-  const closeEnd = (axle: Axle, start: readonly number[]): readonly ClosedEnd[] => {
-    const { ends, cut } = m.closeAxle(axle, start);
-    if (cut) kept.cutShort();
-    return ends;
-  };
-  const tellPairs = (
-    sketch: Sketch,
-    fronts: readonly ClosedEnd[],
-    rears: readonly ClosedEnd[],
-    isBeaten: (p: Bounded) => boolean,
-  ) => {
-    for (const f of fronts)
-      for (const r of rears) {
-        if (m.bounds.ofEither(f, r, sketch).every(isBeaten)) continue;
+  type IsBeaten = (p: Bounded) => boolean;
+  const isHopeful = (end: ClosedEnd, sketch: Sketch, axle: Axle, isBeaten: IsBeaten) =>
+    ![false, true].some((travel) => m.bounds.ofOneEnd(end, sketch, axle, travel).every(isBeaten));
+  type Ends = Readonly<Record<Axle, readonly ClosedEnd[]>>;
+  const tellPairs = (sketch: Sketch, ends: Ends, isBeaten: IsBeaten) => {
+    for (const f of ends.front)
+      for (const r of ends.rear) {
+        if (isBeaten(m.bounds.ofEither(f, r, sketch))) continue;
         const set = m.together(f, r);
         if (set === null || m.bounds.ofBothEnds(f, r).every(isBeaten)) continue;
         tell(set);
@@ -191,52 +189,48 @@ function* onWay(
       return;
     }
     const starts = startsOf(sketch);
-    const [first, other] = starts.front.every((s) => m.isClosed('front', s))
-      ? (['front', 'rear'] as const)
-      : (['rear', 'front'] as const);
-    const endsAt = (axle: Axle) => starts[axle].flatMap((start) => closeEnd(axle, start));
-    const hopeful = endsAt(first).filter(
-      (o) => ![false, true].some((travel) => m.bounds.ofOneEnd(o, sketch, first, travel).every(beaten)),
-    );
+    const closed = (axle: Axle) => starts[axle].flatMap((start) => all(m.closeAxle(axle, start)));
+    const first = starts.front.every((s) => m.isClosed('front', s)) ? 'front' : 'rear';
+    const hopeful = closed(first).filter((end) => isHopeful(end, sketch, first, beaten));
     if (hopeful.length === 0) {
       counts.pruned++;
       return;
     }
-    const others = endsAt(other);
-    tellPairs(sketch, first === 'front' ? hopeful : others, first === 'front' ? others : hopeful, beaten);
+    const ends =
+      first === 'front'
+        ? { front: hopeful, rear: closed('rear') }
+        : { front: closed('front'), rear: hopeful };
+    tellPairs(sketch, ends, beaten);
   };
-  /** The same with what drives better or saves a repair: it is never the best of its kind, which is told by what is left to do, the wish and
-   *  money; a plan that saves a repair may be. */
+  // what drives better is never the best of its kind, which is told by what is left to do, the wish and money; what saves a repair may be
   const isBeaten = m.savesRepairs ? beaten : kept.dominated;
+  /** ends of an axle with what drives better or saves a repair; what is bought for that leaves nothing open that is settled without it */
+  const bettered = (sketch: Sketch, axle: Axle, start: readonly number[], plain: readonly ClosedEnd[]) =>
+    all(m.improvedEnds(axle, start, plain))
+      .filter((end) => isHopeful(end, sketch, axle, isBeaten))
+      .flatMap((end) => all(m.withRoom(axle, start, end)))
+      .filter((end) => plain.some((p) => end.open.every((n) => p.open.includes(n))))
+      .filter((end) => isHopeful(end, sketch, axle, isBeaten));
+  /** the same with what drives better or saves a repair, at either end or both */
   const lookForBetter = (sketch: Sketch): void => {
-    const worth = AXLES.filter((axle) => {
+    const isWorth = (axle: Axle) => {
       const least = m.bounds.ofImproved(sketch, axle);
       return least !== null && !isBeaten(least);
-    });
-    if (worth.length === 0) return;
+    };
+    const worth = { front: isWorth('front'), rear: isWorth('rear') };
+    if (!worth.front && !worth.rear) return;
     const starts = startsOf(sketch);
-    const plain = { front: [] as ClosedEnd[], rear: [] as ClosedEnd[] };
-    const better = { front: [] as ClosedEnd[], rear: [] as ClosedEnd[] };
-    for (const axle of AXLES)
-      for (const start of starts[axle]) {
-        const ends = closeEnd(axle, start);
-        plain[axle].push(...ends);
-        if (!worth.includes(axle)) continue;
-        const improved = m.improvedEnds(axle, start, ends);
-        if (improved.cut) kept.cutShort();
-        const hopeful = (o: ClosedEnd) =>
-          ![false, true].some((travel) => m.bounds.ofOneEnd(o, sketch, axle, travel).every(isBeaten));
-        for (const end of improved.ends.filter(hopeful)) {
-          const roomy = m.withRoom(axle, start, end);
-          if (roomy.cut) kept.cutShort();
-          // what is bought to better something leaves nothing open that is settled without it
-          const settles = (o: ClosedEnd) => ends.some((e) => o.open.every((n) => e.open.includes(n)));
-          better[axle].push(...roomy.ends.filter((o) => settles(o) && hopeful(o)));
-        }
-      }
-    tellPairs(sketch, better.front, plain.rear, isBeaten);
-    tellPairs(sketch, plain.front, better.rear, isBeaten);
-    tellPairs(sketch, better.front, better.rear, isBeaten);
+    const at = (axle: Axle) => {
+      const closed = starts[axle].map((start) => ({ start, plain: all(m.closeAxle(axle, start)) }));
+      return {
+        plain: closed.flatMap((c) => c.plain),
+        better: worth[axle] ? closed.flatMap((c) => bettered(sketch, axle, c.start, c.plain)) : [],
+      };
+    };
+    const [front, rear] = [at('front'), at('rear')];
+    tellPairs(sketch, { front: front.better, rear: rear.plain }, isBeaten);
+    tellPairs(sketch, { front: front.plain, rear: rear.better }, isBeaten);
+    tellPairs(sketch, { front: front.better, rear: rear.better }, isBeaten);
   };
   const starts = bodies(space).map((body) => {
     const of = (axle: Axle) =>
@@ -251,23 +245,23 @@ function* onWay(
   const [low] = bare?.front[0] && bare.rear[0] ? m.sketched(bare.front[0], bare.rear[0]) : [];
   if (low) {
     look(low);
-    const all = starts.reduce((sum, s) => sum + s.front.length * s.rear.length, 0);
-    yield { pairs: all, left: all - 1, boundMinor: m.leastMinor };
+    const ways = starts.reduce((sum, s) => sum + s.front.length * s.rear.length, 0);
+    yield { pairs: ways, left: ways - 1, boundMinor: m.leastMinor };
   }
   const pairs = starts
     .flatMap(({ front, rear }) => front.flatMap((f) => rear.flatMap((r) => m.sketched(f, r))))
     .filter((p) => p.set.join() !== low?.set.join())
     .sort((a, b) => orderOfBest(a.least, b.least));
-  const all = [...(low ? [low] : []), ...pairs];
+  const sketches = [...(low ? [low] : []), ...pairs];
   // each is looked at twice: settled, and then bettered
   const turns = [
     ...pairs.map((sketch) => ({ sketch, look })),
-    ...all.map((sketch) => ({ sketch, look: lookForBetter })),
+    ...sketches.map((sketch) => ({ sketch, look: lookForBetter })),
   ];
   const told = (from: number): WaySearch => {
     const left = turns.slice(from);
     return {
-      pairs: all.length,
+      pairs: sketches.length,
       left: new Set(left.map((t) => t.sketch)).size,
       boundMinor: least(left.map((t) => t.sketch.least.totalMinor)),
     };

@@ -260,11 +260,10 @@ export function outcomeOf(
   lastingReliefs: number,
 ): Outcome {
   const { forecast: f, ...rest } = h;
-  const count = (v: Need['verdict']) => a.needs.filter((n) => n.verdict === v && !isWish(n)).length;
   return {
     ...rest,
     family: familyOf(f, parts),
-    needs: { no: count('no'), needs: count('needs'), ask: count('ask'), advised: count('advised') },
+    needs: needCounts(a.needs),
     money: {
       partsMinor: money.partsMinor,
       labourMinor: money.labourMinor,
@@ -280,6 +279,11 @@ export function outcomeOf(
 /** What the wish says is told as a distance, not as something left to do. */
 export const isWish = (n: Need): boolean =>
   ['height-missed', 'height-off', 'not-level', 'nose-too-high', 'nose-high'].includes(n.finding.code);
+/** Needs by how they stand, what the wish says left out. */
+export function needCounts(needs: readonly Need[]): Outcome['needs'] {
+  const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v && !isWish(n)).length;
+  return { no: of('no'), needs: of('needs'), ask: of('ask'), advised: of('advised') };
+}
 /** Needs that a plan has to settle, clearance last: it is the dearest to ask. */
 export const toSettle = (needs: readonly Need[]): readonly Need[] =>
   [...needs.filter((n) => isOpenNeed(n) && n.verdict !== 'ask' && !isWish(n))].sort(

@@ -1,7 +1,17 @@
 import { isReversible, type Catalogue, type Kit, type Part } from '../catalogue';
 import { TOPICS, type Topic } from '../evidence';
 import type { JobSections, ShopSettings } from '../job';
-import { needKey, needsOf, needsOn, needsOnBoth, withPlan, type Need, type PlanCase } from '../rules';
+import {
+  foundBy,
+  needKey,
+  needsOf,
+  needsOn,
+  needsOnBoth,
+  ruleOf,
+  withPlan,
+  type Need,
+  type PlanCase,
+} from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn, once } from '../units';
 import { toSettle } from './outcome';
@@ -33,6 +43,8 @@ export interface PlanSets {
   /** whether the tyre may get its room there by cutting and stopping alone: all of it at once leaves no more than the grid may be off */
   readonly roomFor: (set: readonly number[], axle: Axle) => boolean;
   readonly partsOf: (set: readonly number[]) => readonly Part[];
+  /** caster that a set leaves out of its window */
+  readonly casterShort: (set: readonly number[]) => readonly Need[];
   /** things that leave something that cannot be undone */
   readonly irreversible: (set: readonly number[]) => number;
 }
@@ -59,8 +71,11 @@ export function planSets({ base, space, job, catalogue }: SearchWorld): PlanSets
   const reliefs = (axle: Axle) =>
     space.things.flatMap((t, i) => (t.kind === 'relief' && t.choice.axle === axle ? [i] : []));
   const allReliefs = { front: reliefs('front'), rear: reliefs('rear') };
+  const caster = ruleOf('caster-reach');
+  const short = new Map<string, readonly Need[]>();
   return {
     judged,
+    casterShort: (set) => keptIn(short, set.join(), () => (caster ? foundBy(caster, judged(set).bare) : [])),
     needsAt: (set, axle) => [...judged(set).cheap(axle), ...judged(set).room(axle)],
     roomFor: (set, axle) =>
       toSettle(judged(union(set, allReliefs[axle])).room(axle)).every(

@@ -7,6 +7,7 @@ import {
   LIFT_SOURCES,
   type Catalogue,
   type Kit,
+  type KnownVehicle,
   type Part,
   type PartEffect,
   type Relief,
@@ -30,11 +31,22 @@ export const thingName = (t: Thing): string =>
   t.kind === 'part' ? t.part.code : `${t.choice.axle} ${t.choice.obstacle ?? 'stops'} ${t.choice.relief}`;
 export const thingPrice = (t: Thing): number => (t.kind === 'part' ? t.part.priceMinor : t.relief.priceMinor);
 
+/** Whether a part may be in a plan that nobody has asked it for: it fits or may, is not ruled out, is no engineer's matter, does something
+ *  here, and is no accessory, which a customer asks for by itself. */
+export const isOffered = (p: Part, vehicle: KnownVehicle, locks: readonly Lock[]): boolean =>
+  fitmentOf(p.applications, vehicle).verdict !== 'no' &&
+  !isBanned(locks, p) &&
+  !p.structural &&
+  p.family !== 'accessory' &&
+  doesNothing(p, vehicle.platform, drivenAxles(vehicle)) === null;
+
 /** Everything that plans for one job are made of, each by its place in `things`. */
 export interface PlanSpace {
   readonly things: readonly Thing[];
   /** lift sources that act on one axle, on both, and what is in every plan */
   readonly sources: Readonly<Record<Axle | 'both', readonly number[]>>;
+  /** parts of one axle that lift nothing and may drive better or save a repair */
+  readonly improvers: Readonly<Record<Axle, readonly number[]>>;
   readonly pinned: readonly number[];
   /** families that every plan must hold one of */
   readonly wanted: readonly (readonly number[])[];
@@ -58,14 +70,7 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
       return [];
     }),
   );
-  const parts = catalogue.parts.filter(
-    (p) =>
-      pinnedCodes.has(p.code) ||
-      (fitmentOf(p.applications, c.vehicle).verdict !== 'no' &&
-        !isBanned(locks, p) &&
-        !p.structural &&
-        doesNothing(p, c.vehicle.platform, drivenAxles(c.vehicle)) === null),
-  );
+  const parts = catalogue.parts.filter((p) => pinnedCodes.has(p.code) || isOffered(p, c.vehicle, locks));
   const reliefs = AXLES.flatMap((axle) =>
     reliefChoices({ vehicle: c.vehicle, axle, catalogue }, (r) => !isBannedRelief(locks, r.code)).flatMap(
       (choice): Thing[] => {
@@ -78,6 +83,11 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
   const at = (is: (p: Part) => boolean) =>
     things.flatMap((t, i) => (t.kind === 'part' && is(t.part) ? [i] : []));
   const isSource = (p: Part) => LIFT_SOURCES.includes(p.family);
+  const improvers = (axle: Axle) =>
+    at(
+      (p) =>
+        !isSource(p) && p.family !== 'accessory' && p.axle === axle && !isApart({ kind: 'part', part: p }),
+    );
   const ways = new Map<string, -1 | 0 | 1>();
   const waysOf = (p: Part) => keptIn(ways, p.code, () => wayOf(p, c));
   const way = wayOfSources(c, waysOf);
@@ -105,6 +115,7 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
       rear: at((p) => isSource(p) && p.axle === 'rear' && serves(p)),
       both: at((p) => isSource(p) && p.axle === 'both'),
     },
+    improvers: { front: improvers('front'), rear: improvers('rear') },
     pinned: at((p) => pinnedCodes.has(p.code)),
     pull: (a, b) => {
       const [p, q] = [partAt(a), partAt(b)];

@@ -109,7 +109,7 @@ function isFinished(made: Made): boolean {
   for (const axle of AXLES) {
     const start = m.startFor(axle, of(axle), of('both'));
     if (start === null) return false;
-    const counts = m.closeAxle(axle, start).ends.map((e) => e.count.no + e.count.needs);
+    const counts = m.closeAxle(axle, start).of.map((e) => e.count.no + e.count.needs);
     if (open.filter((n) => n.about.axle === axle).length > Math.min(...counts)) return false;
   }
   if (open.some((n) => space.curers(n, set).length > 0)) return false;

@@ -1,10 +1,10 @@
-import { fitmentOf, type Catalogue, type KnownVehicle } from '../catalogue';
+import type { Catalogue, KnownVehicle } from '../catalogue';
 import { tiresOfSize } from '../forecast';
 import type { JobSections, Lock, ShopSettings } from '../job';
 import { needsOf, planCase, type Need } from '../rules';
 import { parseTireSize } from '../tires';
-import { isBanned } from './locks';
-import { mayEnd } from './plan-space';
+import { once } from '../units';
+import { isOffered, mayEnd } from './plan-space';
 
 /** A tyre with a wheel, or with the wheels that are there. */
 export interface RollingWay {
@@ -38,11 +38,9 @@ export function rollingWays(
     const stays = needs.filter((n) => !isSettled(n));
     return { no: count('no', stays), needs: count('needs', stays), all: count('needs') };
   };
-  const parts = catalogue.parts.filter(
-    (p) => fitmentOf(p.applications, vehicle).verdict !== 'no' && !isBanned(locks, p),
-  );
+  const parts = once(() => catalogue.parts.filter((p) => isOffered(p, vehicle, locks)));
   const isSettled = (n: Need): boolean =>
-    n.verdict === 'needs' && parts.some((part) => mayEnd({ kind: 'part', part }, n));
+    n.verdict === 'needs' && parts().some((part) => mayEnd({ kind: 'part', part }, n));
   const picked = catalogue.tires.filter((t) => t.code === is.tire.tireCode);
   // a tyre that is picked stays on the wheels that are there, unless it cannot be mounted on them
   if (is.tire.tireCode !== null && (is.tire.wheelCode !== null || openOn(is.tire).no === 0)) return [is];

@@ -81,13 +81,10 @@ describe('no plan is less than what was said of a part of it', () => {
       }
       say('sources, and anything', more, under(sketch.least, columnsOf(m.found(more).outcome)));
       const start = pick(m.frontStarts(sketch));
-      const [f, r] = [
-        pick(m.closeAxle('front', start).ends),
-        pick(m.closeAxle('rear', sketch.ends.rear).ends),
-      ];
+      const [f, r] = [pick(m.closeAxle('front', start).of), pick(m.closeAxle('rear', sketch.ends.rear).of)];
       const set = m.together(f, r);
       if (set === null) continue;
-      for (const all of m.closed(set).sets) {
+      for (const all of m.closed(set).of) {
         looked++;
         const is = columnsOf(m.found(all).outcome);
         say('sources', all, under(sketch.least, is));
@@ -96,7 +93,7 @@ describe('no plan is less than what was said of a part of it', () => {
           say('front', all, underAll(m.bounds.ofOneEnd(f, sketch, 'front', yes), is));
           say('rear', all, underAll(m.bounds.ofOneEnd(r, sketch, 'rear', yes), is));
         }
-        say('either', all, underAll(m.bounds.ofEither(f, r, sketch), is));
+        say('either', all, under(m.bounds.ofEither(f, r, sketch).least, is));
         say('both', all, underAll(m.bounds.ofBothEnds(f, r), is));
         say('all', all, under(m.bounds.ofAll(all).least, is));
       }

@@ -11,15 +11,14 @@ import {
   doubtOf,
   familyOf,
   handling,
-  isWish,
   leastStands,
+  needCounts,
   standsOf,
   toSettle,
   worseAt,
   type StandsAs,
 } from './outcome';
 import type { PlanFamily } from './plan-family';
-import { mayImprove } from './cure-problem';
 import { isApart } from './plan-space';
 import { isFixed, thingAt, union, type PlanSets, type SearchWorld } from './plan-sets';
 import type { Cost, SetCosts } from './set-costs';
@@ -39,17 +38,12 @@ const ROUNDED_MINOR = 10;
 const TOGETHER = 2;
 /** and what is not seen in either, mm */
 const UNSEEN_MM = 0.5;
-/** What is open, by how it stands. */
-export type Open = Pick<Columns, 'no' | 'needs' | 'ask'>;
-export const openCount = (needs: readonly Need[]): Open => {
-  const of = (v: Need['verdict']) => needs.filter((n) => n.verdict === v).length;
-  return { no: of('no'), needs: of('needs'), ask: of('ask') };
-};
-/** What is open in several places; what is to ask may go by the way when the rest is chosen. */
-const together = (of: readonly Open[]): Open => {
-  const sum = (what: 'no' | 'needs') => of.reduce((n, c) => n + c[what], 0);
-  return { no: sum('no'), needs: sum('needs'), ask: 0 };
-};
+/** What is left open. */
+type Open = Pick<Columns, 'no' | 'needs'>;
+const together = (of: readonly Open[]): Open => ({
+  no: of.reduce((n, c) => n + c.no, 0),
+  needs: of.reduce((n, c) => n + c.needs, 0),
+});
 /** What is known of a plan when only a part of it is chosen: no plan that has these things is less in any column. */
 export interface Bounded {
   readonly set: readonly number[];
@@ -65,8 +59,20 @@ export interface Sketch extends Bounded {
 }
 /** One end with all that settles it, the other not yet looked at. */
 export interface ClosedEnd extends ClosedSet {
-  readonly open: readonly string[];
   readonly count: Open;
+}
+/** What a bound is made of. */
+interface PartialPlan {
+  readonly set: readonly number[];
+  /** what of the set no leaning takes out again */
+  readonly left: readonly number[];
+  readonly open: Open;
+  readonly stands: StandsAs;
+  /** what the things cost at least, with tax; by default what is left of the set */
+  readonly partsMinor?: number;
+  readonly beside: Cost;
+  /** by default of the set as it is */
+  readonly family?: PlanFamily;
 }
 /** Where needs are still open that something may be bought for, there are two bounds: they stay, or it is bought. */
 export interface SetBounds {
@@ -80,9 +86,9 @@ export interface SetBounds {
    *  worse, which is dearer to ask. */
   readonly ofOneEnd: (end: ClosedEnd, s: Sketch, axle: Axle, travel: boolean) => readonly Bounded[];
   /** Both ends closed, not yet put together: what each is by itself. */
-  readonly ofEither: (f: ClosedEnd, r: ClosedEnd, s: Sketch) => readonly Bounded[];
-  /** Both ends closed. Where all
-   *  that may be bought for it leaves the vehicle standing as it does, it stands and drives as it is. */
+  readonly ofEither: (f: ClosedEnd, r: ClosedEnd, s: Sketch) => Bounded;
+  /** Both ends closed and put together. Where all that may be bought for what is open leaves the vehicle standing as it does, it stands and
+   *  drives as it is. */
   readonly ofBothEnds: (f: ClosedEnd, r: ClosedEnd) => readonly Bounded[];
   /** Closed as a whole: all but the work that both ends share is known. */
   readonly ofAll: (set: readonly number[]) => Bounded;
@@ -91,7 +97,7 @@ export interface SetBounds {
 /** What a partial plan comes to at least. */
 export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): SetBounds {
   const { base, space } = world;
-  const { judged, partsOf } = sets;
+  const { judged, partsOf, casterShort } = sets;
   /** needs that turn on both ends, and all that their cures also name: what settles one of these at an end that is closed by itself may be
    *  done by another thing when both ends are in place */
   const coupled = new Set(
@@ -108,13 +114,13 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
     });
   /** needs that nothing of the space settles: of one axle, or of the vehicle as a whole */
   const unsettled = (set: readonly number[], of: Axle | 'whole'): Open =>
-    openCount(
+    needCounts(
       judged(set)
         .cheap(of)
-        .filter(
-          (n) => !isWish(n) && !ENDED_BY_THE_WAY.includes(n.finding.code) && space.curers(n, []).length === 0,
-        ),
+        .filter((n) => !ENDED_BY_THE_WAY.includes(n.finding.code) && space.curers(n, []).length === 0),
     );
+  const unsettledOf = ({ set, ends }: Sketch): Open =>
+    together([unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')]);
   /** what is to ask whatever is bought: of the place and of the tyre */
   const asksAnyway = once(
     () =>
@@ -125,18 +131,14 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
   /** whether a part fits is still to ask */
   const isAsked = (p: Part) => fitmentOf(p.applications, base.vehicle).verdict === 'ask';
   const bounded = (
-    set: readonly number[],
-    open: Open,
-    stands: StandsAs,
-    beside: Cost,
-    family?: PlanFamily,
-    partsMinor?: number,
-    left = stays(set),
+    { set, left, open, stands, partsMinor, beside, family }: PartialPlan,
+    asks = 0,
   ): Bounded => {
     const parts = partsOf(left);
     const least: Columns = {
       ...open,
-      ask: Math.max(open.ask, asksAnyway() + parts.filter(isAsked).length),
+      // the rest of what is to ask may go by the way when more is chosen
+      ask: Math.max(asks, asksAnyway() + parts.filter(isAsked).length),
       ...stands,
       totalMinor: (partsMinor ?? costs.leastPartsMinor(left)) + beside.totalMinor - ROUNDED_MINOR,
       personMinutes: beside.personMinutes,
@@ -169,7 +171,6 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
       const most = new Map<string, number>();
       space.things.forEach((t, i) => {
         if (t.kind === 'relief' || isFixed(space, i) || isApart(t) || !onAxle(t.part, axle)) return;
-        if (t.part.family === 'accessory') return;
         const { slot } = FAMILIES[t.part.family];
         most.set(slot, Math.max(most.get(slot) ?? 0, movedBy([i], [], axle)));
       });
@@ -177,39 +178,25 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
     };
     return { front: of('front'), rear: of('rear') };
   });
-  /** how far an end may move when cures that caster makes superfluous are left out again */
+  /** the set without each of the things that the other end may make superfluous */
+  const leaned = (set: readonly number[]): readonly (readonly number[])[] => {
+    const left = stays(set);
+    return set.filter((i) => !left.includes(i)).map((i) => set.filter((k) => k !== i));
+  };
+  const sum = (of: readonly number[]) => of.reduce((all, x) => all + x, 0);
   const backs = new Map<string, number>();
+  /** how far an end may move when these are left out again, mm */
   const mayMoveBack = (set: readonly number[], axle: Axle): number =>
-    keptIn(backs, `${axle} ${set.join()}`, () => {
-      const left = stays(set);
-      return set
-        .filter((i) => !left.includes(i))
-        .reduce(
-          (sum, i) =>
-            sum +
-            movedBy(
-              set,
-              set.filter((k) => k !== i),
-              axle,
-            ),
-          0,
-        );
-    });
+    keptIn(backs, `${axle} ${set.join()}`, () => sum(leaned(set).map((less) => movedBy(set, less, axle))));
   const eases = new Map<string, number>();
-  /** how much better the travel of a closed end may become when cures that caster makes superfluous are left out again */
+  /** how much better the travel of an end may become when these are left out again */
   const mayEase = (set: readonly number[], axle: Axle): number =>
     keptIn(eases, `${axle} ${set.join()}`, () => {
-      const is = worseAt(judged(set).bare, axle);
-      const left = stays(set);
-      return set
-        .filter((i) => !left.includes(i))
-        .reduce((sum, i) => {
-          const without = worseAt(judged(set.filter((k) => k !== i)).bare, axle);
-          return sum + Math.max(0, is - without);
-        }, 0);
+      const worse = (of: readonly number[]) => worseAt(judged(of).bare, axle);
+      return sum(leaned(set).map((less) => Math.max(0, worse(set) - worse(less))));
     });
-  /** Whether buying it alone leaves both axles as they are, by all that the geometry and the loads of an axle are made of. */
   const neutral = new Map<number, boolean>();
+  /** Whether buying it alone leaves both axles as they are, by all that the geometry and the loads of an axle are made of. */
   const changesNothing = (i: number): boolean =>
     keptIn(neutral, i, () => {
       const t = thingAt(space, i);
@@ -224,145 +211,127 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
   const leftWorse = (set: readonly number[], axle: Axle): number =>
     Math.max(0, worseAt(judged(set).bare, axle) - mayEase(set, axle));
   /** Some needs are open with these: they stay so, or something is bought for one of them. No plan is less than both. */
-  const eitherWay = ({
-    set,
-    left,
-    open,
-    curable,
-    stands,
-    beside,
-    family,
-  }: {
-    readonly set: readonly number[];
-    readonly left: readonly number[];
-    readonly open: Open;
-    readonly curable: readonly Need[];
-    readonly stands: StandsAs;
-    readonly beside: (bought: readonly number[]) => Cost;
-    readonly family?: PlanFamily;
-  }): readonly Bounded[] => {
+  const eitherWay = (
+    of: Omit<PartialPlan, 'beside'>,
+    curable: readonly Need[],
+    beside: (bought: readonly number[]) => Cost,
+  ): readonly Bounded[] => {
+    const { set, left, open } = of;
     const needs = curable.map((n) => ({ n, by: space.curers(n, set) })).filter(({ by }) => by.length > 0);
-    const asIs = together([open, openCount(needs.map(({ n }) => n))]);
-    const all = [bounded(set, asIs, stands, beside([]), family, undefined, left)];
+    const stay = together([open, needCounts(needs.map(({ n }) => n))]);
+    const all = [bounded({ ...of, open: stay, beside: beside([]) })];
     if (needs.length === 0) return all;
     const ways = [...new Set(needs.flatMap(({ by }) => by))].map((i) => ({
       partsMinor: costs.leastPartsMinor(union(left, [i])),
       ...beside([i]),
     }));
-    const least = (of: keyof (typeof ways)[number]) => Math.min(...ways.map((w) => w[of]));
+    const least = (what: keyof (typeof ways)[number]) => Math.min(...ways.map((w) => w[what]));
     const bought = { totalMinor: least('totalMinor'), personMinutes: least('personMinutes') };
-    return [...all, bounded(set, open, stands, bought, family, least('partsMinor'), left)];
+    return [...all, bounded({ ...of, partsMinor: least('partsMinor'), beside: bought })];
   };
-  /** Caster that both ends leave short, where something of the space may cure it. */
-  const casterOf = (set: readonly number[]): readonly Need[] =>
-    judged(set)
-      .cheap('front')
-      .filter((n) => n.finding.code === 'caster-reach');
-  const nothing: Open = { no: 0, needs: 0, ask: 0 };
   return {
     ofSources: (front, rear) => {
       const set = union(front, rear);
       const stands = leastStands(judged(set).plan, mayMove());
+      const open = { no: 0, needs: 0 };
       return {
-        ...bounded(set, nothing, stands, costs.least()),
+        ...bounded({ set, left: stays(set), open, stands, beside: costs.least() }),
         ends: { front, rear },
         stands,
       };
     },
-    withWhatStays: ({ set, ends, stands, family }, work) =>
-      eitherWay({
-        set,
-        left: stays(set),
-        open: together([
-          unsettled(ends.front, 'front'),
-          unsettled(ends.rear, 'rear'),
-          unsettled(set, 'whole'),
-        ]),
-        curable: casterOf(set),
-        stands,
-        beside: (i) => (work ? costs.leastBeside(union(ends.front, i), union(ends.rear, i)) : costs.least()),
-        family,
-      }),
-    ofImproved: ({ set, ends, stands, family }, axle) => {
-      const ways = mayImprove(space, axle).filter((i) => space.fits(set, i));
-      if (ways.length === 0) return null;
-      return bounded(
-        set,
-        together([unsettled(ends.front, 'front'), unsettled(ends.rear, 'rear'), unsettled(set, 'whole')]),
-        stands,
-        costs.leastBeside(ends.front, ends.rear),
-        family,
-        Math.min(...ways.map((i) => costs.leastPartsMinor(union(set, [i])))),
+    withWhatStays: (s, work) => {
+      const { set, ends, stands, family } = s;
+      return eitherWay(
+        { set, left: stays(set), open: unsettledOf(s), stands, family },
+        casterShort(set),
+        (i) => (work ? costs.leastBeside(union(ends.front, i), union(ends.rear, i)) : costs.least()),
       );
     },
-    ofOneEnd: (end, { set, ends, stands, family }, axle, travel) => {
-      const other = axle === 'front' ? 'rear' : 'front';
-      const all = union(end.set, ends[other]);
-      const lost = travel ? leftWorse(end.set, axle) : 0;
-      return eitherWay({
-        set: all,
-        left: stays(all),
-        open: together([end.count, unsettled(ends[other], other), unsettled(set, 'whole')]),
-        // a front that was closed with a cure of it in is spared it
-        curable: axle === 'rear' ? casterOf(set) : [],
-        stands: { ...stands, drivability: stands.drivability + lost },
-        beside: (i) => costs.leastBeside(union(stays(end.set), i), union(ends[other], i)),
+    ofImproved: (s, axle) => {
+      const { set, ends, stands, family } = s;
+      const ways = space.improvers[axle].filter((i) => space.fits(set, i));
+      if (ways.length === 0) return null;
+      return bounded({
+        set,
+        left: stays(set),
+        open: unsettledOf(s),
+        stands,
+        partsMinor: Math.min(...ways.map((i) => costs.leastPartsMinor(union(set, [i])))),
+        beside: costs.leastBeside(ends.front, ends.rear),
         family,
       });
     },
-    ofEither: (f, r, { set, stands, family }) => {
-      const all = union(f.set, r.set);
-      return eitherWay({
-        set: all,
-        left: stays(all),
-        open: together([f.count, r.count, unsettled(set, 'whole')]),
-        curable: [],
-        stands: {
-          ...stands,
-          drivability: stands.drivability + leftWorse(f.set, 'front') + leftWorse(r.set, 'rear'),
+    ofOneEnd: (end, { set: sources, ends, stands, family }, axle, travel) => {
+      const other = axle === 'front' ? 'rear' : 'front';
+      const set = union(end.set, ends[other]);
+      const lost = travel ? leftWorse(end.set, axle) : 0;
+      return eitherWay(
+        {
+          set,
+          left: stays(set),
+          open: together([end.count, unsettled(ends[other], other), unsettled(sources, 'whole')]),
+          stands: { ...stands, drivability: stands.drivability + lost },
+          family,
         },
-        beside: () => costs.leastBeside(stays(f.set), stays(r.set)),
+        // a front that was closed with a cure of it in is spared it
+        axle === 'rear' ? casterShort(sources) : [],
+        (i) => costs.leastBeside(union(stays(end.set), i), union(ends[other], i)),
+      );
+    },
+    ofEither: (f, r, { set: sources, stands, family }) => {
+      const set = union(f.set, r.set);
+      const lost = leftWorse(f.set, 'front') + leftWorse(r.set, 'rear');
+      return bounded({
+        set,
+        left: stays(set),
+        open: together([f.count, r.count, unsettled(sources, 'whole')]),
+        stands: { ...stands, drivability: stands.drivability + lost },
+        beside: costs.leastBeside(stays(f.set), stays(r.set)),
         family,
       });
     },
     ofBothEnds: (f, r) => {
       const set = union(f.set, r.set);
+      const left = stays(set);
       const { bare: plan, cheap } = judged(set);
-      const stands = !mayJoin(set).every(changesNothing)
-        ? leastStands(plan, mayMove())
-        : stays(set).length === set.length
-          ? standsOf(handling(plan))
-          : leastStands(
-              plan,
-              { front: mayMoveBack(f.set, 'front'), rear: mayMoveBack(r.set, 'rear') },
-              handling(plan).worse - mayEase(f.set, 'front') - mayEase(r.set, 'rear'),
-            );
-      return eitherWay({
-        set,
-        left: stays(set),
-        // what the ends leave open is in their own count
-        open: together([f.count, r.count, unsettled(set, 'whole')]),
-        curable: toSettle(cheap('whole')),
-        stands,
-        beside: (i) => costs.leastBeside(union(stays(f.set), i), union(stays(r.set), i)),
-      });
+      const stands = () => {
+        if (!mayJoin(set).every(changesNothing)) return leastStands(plan, mayMove());
+        const is = handling(plan);
+        if (left.length === set.length) return standsOf(is);
+        const back = { front: mayMoveBack(f.set, 'front'), rear: mayMoveBack(r.set, 'rear') };
+        return leastStands(plan, back, is.worse - mayEase(f.set, 'front') - mayEase(r.set, 'rear'));
+      };
+      return eitherWay(
+        {
+          set,
+          left,
+          // what the ends leave open is in their own count
+          open: together([f.count, r.count, unsettled(set, 'whole')]),
+          stands: stands(),
+        },
+        toSettle(cheap('whole')),
+        (i) => costs.leastBeside(union(stays(f.set), i), union(stays(r.set), i)),
+      );
     },
     ofAll: (set) => {
       const { bare, cheap, room } = judged(set);
-      const needs = [...cheap(null), ...room(null)];
       const at = (axle: Axle) =>
         set.filter((i) => {
           const t = thingAt(space, i);
           return t.kind === 'relief' ? t.choice.axle === axle : onAxle(t.part, axle);
         });
+      const open = needCounts([...cheap(null), ...room(null)]);
       return bounded(
-        set,
-        openCount(needs.filter((n) => !isWish(n))),
-        standsOf(handling(bare)),
-        costs.leastBeside(at('front'), at('rear')),
-        undefined,
-        costs.partsMinor(set),
-        set,
+        {
+          set,
+          left: set,
+          open,
+          stands: standsOf(handling(bare)),
+          partsMinor: costs.partsMinor(set),
+          beside: costs.leastBeside(at('front'), at('rear')),
+        },
+        open.ask,
       );
     },
   };

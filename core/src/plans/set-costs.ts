@@ -1,6 +1,6 @@
 import { listed, type BuildItem, type JobSections } from '../job';
 import { newTires } from '../forecast';
-import { assessCase, type Assessment } from '../match';
+import { assessCase } from '../match';
 import { moneyOf, personMinutesOf } from '../planning';
 import { keptIn, once } from '../units';
 import { repairsOf } from '../vehicle';
@@ -21,8 +21,8 @@ interface Beside extends Cost {
 }
 export interface SetCosts {
   readonly jobFor: (set: readonly number[]) => JobSections;
-  /** all of it, with what its needs bring */
-  readonly whole: (set: readonly number[]) => Cost;
+  /** all of it with tax, with what its needs bring */
+  readonly totalMinor: (set: readonly number[]) => number;
   /** what the things of a set cost, bought in the cheapest way, with tax */
   readonly partsMinor: (set: readonly number[]) => number;
   /** Bounds what is paid for the things of a set, whatever is added, with tax. */
@@ -53,10 +53,6 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
     tire: { ...job.tire, reliefs: space.reliefsOf(set) },
     build: { ...job.build, items: itemsOf(set).map((i) => listed(i.code, i.kind, i.code)) },
   });
-  const costOf = (set: readonly number[], a: Assessment): Cost => {
-    const { money, work } = comesTo(jobFor(set), a, catalogue, settings);
-    return { totalMinor: money.totalMinor, personMinutes: work.personMinutes };
-  };
   const withTax = (minor: number) => minor * (1 + settings.taxShare);
   const reliefMinor = (set: readonly number[]) =>
     set.reduce((sum, i) => {
@@ -65,27 +61,15 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
     }, 0);
   const leasts = new Map<string, number>();
   const besides = new Map<string, Beside>();
-  const wholes = new Map<string, Cost>();
-  const bare = once(() => costOf([], assessCase(judged([]).plan, [])));
-  /** what a part can take off beside its own price: repairs of what it replaces are not done */
-  const saved = once((): Cost => {
-    const a = assessCase(judged([]).plan, []);
-    if (a.repairs.length === 0) return { totalMinor: 0, personMinutes: 0 };
-    const all = [...space.partsOf(space.things.map((_, i) => i)), ...base.chosen];
-    const repairs = repairsOf(job.lookOver, base.vehicle, all, catalogue, newTires(job.tire));
-    const less = costOf([], assessCase({ ...judged([]).plan, repairs }, []));
-    return {
-      totalMinor: Math.max(0, bare().totalMinor - less.totalMinor),
-      personMinutes: Math.max(0, bare().personMinutes - less.personMinutes),
-    };
-  });
+  const totals = new Map<string, number>();
+  const partsMinor = (set: readonly number[]) => withTax(boughtFor(set).priceMinor + reliefMinor(set));
   const besideOf = (set: readonly number[]): Beside =>
     keptIn(besides, set.join(), () => {
       const { money, work } = comesTo(jobFor(set), assessCase(judged(set).plan, []), catalogue, settings);
       const steps = work.steps.filter((s) => s.axle === 'vehicle');
       const onVehicle = { personMinutes: personMinutesOf(steps), rackMinutes: work.rackMinutes };
       return {
-        totalMinor: money.totalMinor - withTax(boughtFor(set).priceMinor + reliefMinor(set)),
+        totalMinor: money.totalMinor - partsMinor(set),
         personMinutes: work.personMinutes,
         onVehicle: {
           totalMinor: moneyOf([], onVehicle, settings).totalMinor,
@@ -93,14 +77,32 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
         },
       };
     });
+  /** what a part can take off beside its own price: repairs of what it replaces are not done */
+  const saved = once((): Cost => {
+    const { plan } = judged([]);
+    if (plan.repairs.length === 0) return { totalMinor: 0, personMinutes: 0 };
+    const all = [...space.partsOf(space.things.map((_, i) => i)), ...base.chosen];
+    const repairs = repairsOf(job.lookOver, base.vehicle, all, catalogue, newTires(job.tire));
+    const { money, work } = comesTo(jobFor([]), assessCase({ ...plan, repairs }, []), catalogue, settings);
+    const bare = besideOf([]);
+    return {
+      totalMinor: Math.max(0, bare.totalMinor - money.totalMinor),
+      personMinutes: Math.max(0, bare.personMinutes - work.personMinutes),
+    };
+  });
   const lessSaved = (c: Cost): Cost => ({
     totalMinor: c.totalMinor - saved().totalMinor,
     personMinutes: c.personMinutes - saved().personMinutes,
   });
   return {
     jobFor,
-    whole: (set) => keptIn(wholes, set.join(), () => costOf(set, assessCase(judged(set).plan))),
-    partsMinor: (set) => withTax(boughtFor(set).priceMinor + reliefMinor(set)),
+    totalMinor: (set) =>
+      keptIn(
+        totals,
+        set.join(),
+        () => comesTo(jobFor(set), assessCase(judged(set).plan), catalogue, settings).money.totalMinor,
+      ),
+    partsMinor,
     leastPartsMinor: (set) =>
       withTax(keptIn(leasts, set.join(), () => leastBuyMinor(partsOf(set), kits)) + reliefMinor(set)),
     leastBeside: (front, rear) => {
@@ -111,7 +113,7 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
       const most = (of: keyof Cost) => Math.max(f[of], r[of], least(of));
       return lessSaved({ totalMinor: most('totalMinor'), personMinutes: most('personMinutes') });
     },
-    least: () => lessSaved(bare()),
+    least: () => lessSaved(besideOf([])),
     savesRepairs: () => saved().totalMinor > 0,
   };
 }

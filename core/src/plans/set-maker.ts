@@ -1,21 +1,22 @@
-import { ruleOf, foundBy } from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn } from '../units';
 import { onAxle } from '../vehicle';
 import { wholePlan, type FoundPlan } from './built-plan';
 import { closedSets, leaner, type Closed, type CureProblem } from './closure';
 import { cureProblem } from './cure-problem';
-import { toSettle } from './outcome';
+import { needCounts } from './outcome';
 import { thingName } from './plan-space';
 import { isFixed, planSets, thingAt, union, type SearchWorld } from './plan-sets';
-import { openCount, setBounds, type ClosedEnd, type SetBounds, type Sketch } from './set-bounds';
+import { setBounds, type ClosedEnd, type SetBounds, type Sketch } from './set-bounds';
 import { setCosts } from './set-costs';
 
-/** One end closed in every way. */
-interface ClosedAxle {
-  readonly ends: readonly ClosedEnd[];
+/** All that was found, unless something was left out. */
+interface Every<T> {
+  readonly of: readonly T[];
   readonly cut: boolean;
 }
+/** One end closed in every way. */
+type ClosedAxle = Every<ClosedEnd>;
 export interface SetMaker {
   readonly bounds: SetBounds;
   /** no plan comes to less */
@@ -39,10 +40,7 @@ export interface SetMaker {
   /** two closed ends as one set; null where they cannot be together */
   readonly together: (f: ClosedEnd, r: ClosedEnd) => readonly number[] | null;
   /** the whole vehicle closed from a set, with nothing in it that could be left out */
-  readonly closed: (from: readonly number[]) => {
-    readonly sets: readonly (readonly number[])[];
-    readonly cut: boolean;
-  };
+  readonly closed: (from: readonly number[]) => Every<readonly number[]>;
   readonly found: (set: readonly number[]) => FoundPlan;
   /** What the front is closed from: its sources; where both ends leave caster short, with each thing that may cure it in, for it may do the
    *  work of other cures too, and without one only where none of them is enough. */
@@ -54,8 +52,8 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
   const { space, catalogue, settings } = world;
   const sets = planSets(world);
   const costs = setCosts(world, sets);
-  const { judged, needsAt, partsOf } = sets;
-  const saving = costs.savesRepairs() ? (set: readonly number[]) => costs.whole(set).totalMinor : null;
+  const { judged, needsAt, partsOf, casterShort } = sets;
+  const saving = costs.savesRepairs() ? costs.totalMinor : null;
   const problems = new Map<string, CureProblem>();
   const problem = (axle: Axle | null, improve = false) =>
     keptIn(problems, `${axle} ${improve}`, () => cureProblem(world, sets, axle, improve, saving));
@@ -71,21 +69,19 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
   const axles = new Map<string, ClosedAxle>();
   const endsOf = (axle: Axle, { sets: closed, cut }: Closed, room = true): ClosedAxle => ({
     cut,
-    ends: closed.map((c) => {
-      const needs = room ? needsAt(c.set, axle) : judged(c.set).cheap(axle);
-      return { ...c, count: openCount([...toSettle(needs), ...needs.filter((n) => n.verdict === 'ask')]) };
-    }),
+    of: closed.map((c) => ({
+      ...c,
+      count: needCounts(room ? needsAt(c.set, axle) : judged(c.set).cheap(axle)),
+    })),
   });
   /** the end without the room that was made for its tyre */
   const withoutRoom = (end: ClosedEnd) => end.set.filter((i) => thingAt(space, i).kind !== 'relief');
   const improved = new Map<string, ClosedAxle>();
   const roomy = new Map<string, ClosedAxle>();
-  const casterRule = ruleOf('caster-reach');
   const casterCures = space.things.flatMap((t, i) =>
     t.kind === 'part' && t.part.cures.includes('caster-reach') && !isFixed(space, i) ? [i] : [],
   );
-  const isShort = (set: readonly number[]): boolean =>
-    casterRule !== null && foundBy(casterRule, judged(set).bare).length > 0;
+  const isShort = (set: readonly number[]) => casterShort(set).length > 0;
   const bounds = setBounds(world, sets, costs);
   return {
     bounds,
@@ -108,17 +104,15 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
     closeAxle: (axle, set) =>
       keptIn(axles, `${axle} ${set.join()}`, () => endsOf(axle, closedSets(set, problem(axle)))),
     improvedEnds: (axle, start, ends) => {
-      const plain = new Set(ends.map((e) => withoutRoom(e).join()));
-      const all = [...new Map(ends.map(withoutRoom).map((set) => [set.join(), set])).values()].map((set) =>
+      const plain = new Map(ends.map(withoutRoom).map((set) => [set.join(), set]));
+      const all = [...plain.values()].map((set) =>
         keptIn(improved, `${axle} ${start.join()} ${set.join()}`, () =>
           endsOf(axle, closedSets(start, problem(axle, true), set), false),
         ),
       );
-      const once = new Map(all.flatMap((a) => a.ends).map((e) => [e.set.join(), e]));
-      return {
-        cut: all.some((a) => a.cut),
-        ends: [...once].flatMap(([key, e]) => (plain.has(key) ? [] : [e])),
-      };
+      const better = new Map(all.flatMap((a) => a.of).map((e) => [e.set.join(), e]));
+      for (const key of plain.keys()) better.delete(key);
+      return { of: [...better.values()], cut: all.some((a) => a.cut) };
     },
     withRoom: (axle, start, end) =>
       keptIn(roomy, `${axle} ${start.join()} ${end.set.join()}`, () =>
@@ -133,7 +127,7 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
       const whole = problem(null);
       const { sets: closed, cut } = closedSets(from, whole);
       const fixed = (set: readonly number[]) => set.filter((i) => isFixed(space, i));
-      return { sets: closed.map((c) => leaner(c, fixed(c.set), whole).set), cut };
+      return { of: closed.map((c) => leaner(c, fixed(c.set), whole).set), cut };
     },
     found: (set) =>
       wholePlan(
