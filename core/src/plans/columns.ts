@@ -1,4 +1,4 @@
-import type { Outcome } from './outcome';
+import { standsOf, type Outcome } from './outcome';
 import type { Counts } from './pareto';
 
 interface Column {
@@ -16,9 +16,9 @@ export const COLUMNS = {
   no: { of: (o) => o.needs.no, step: 1 },
   needs: { of: (o) => o.needs.needs, step: 1 },
   ask: { of: (o) => o.needs.ask, step: 1 },
-  offFrontMm: { of: (o) => o.missBy.front ?? 0, step: 5 },
-  offRearMm: { of: (o) => o.missBy.rear ?? 0, step: 5 },
-  offStanceMm: { of: (o) => o.missStanceMm, step: 5 },
+  offFrontMm: { of: (o) => standsOf(o).offFrontMm, step: 5 },
+  offRearMm: { of: (o) => standsOf(o).offRearMm, step: 5 },
+  offStanceMm: { of: (o) => standsOf(o).offStanceMm, step: 5 },
   movedMm: { of: (o) => o.movedMm, step: 5 },
   totalMinor: { of: (o) => o.money.totalMinor, step: 1 },
   personMinutes: { of: (o) => o.times.personMinutes, step: 6 },

@@ -4,17 +4,14 @@ import {
   planCase,
   assess,
   AXLES,
-  builtPlan,
   countsOf,
   betters,
-  buy,
   findAllPlans,
   findPlans,
   fitmentOf,
   isWish,
   jobOfQuestion,
   LIFT_SOURCES,
-  listed,
   rollingWays,
   moneyOf,
   parseTireSize,
@@ -37,7 +34,7 @@ import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/de
 import { makeCatalogue } from '../testing/make-catalogue';
 import { madeKits, WORN } from '../testing/made-worlds';
 import { prepare } from '../testing/prepared';
-import { askPlans as ask } from '../testing/plans-asked';
+import { askPlans as ask, boughtPlan } from '../testing/plans-asked';
 import { DAY } from '../testing/situations';
 
 const found = (job: JobSections, more: Partial<PlansAsked> = {}) => findAllPlans(ask(job, more))!;
@@ -330,16 +327,7 @@ function everyPlan(job: JobSections, c: Catalogue) {
   for (const p of parts.filter(serves))
     sets = sets.flatMap((s) => (s.every((q) => together(p, q) && pull(p, q)) ? [s, [...s, p]] : [s]));
   return sets.map((set) => {
-    const bought = buy(set, c.kits);
-    const items = [
-      ...bought.kits.map((k) => listed(k.code, 'kit', k.code)),
-      ...bought.parts.map((x) => listed(x.code, 'part', x.code)),
-    ];
-    const p = builtPlan({
-      ...ask({ ...job, build: { ...job.build, items } }),
-      catalogue: c,
-      prepare,
-    })!;
+    const p = boughtPlan(ask(job, { catalogue: c, prepare }), set);
     return {
       name: set.map((x) => x.code).join(' + '),
       counts: countsOf(p.outcome),

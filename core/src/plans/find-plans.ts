@@ -1,16 +1,16 @@
-import { knownVehicle, planCase } from '../rules';
+import { knownVehicle } from '../rules';
 import type { KnownVehicle } from '../catalogue';
-import type { JobSections, Lock } from '../job';
+import type { Lock } from '../job';
 import type { Axle } from '../suspension';
 import type { FoundPlan, PlansAsked } from './built-plan';
 import { columnsOf, countsOf, orderOfBest, type Columns } from './columns';
 import { corrected } from './corrections';
 import { preparing } from './judged';
-import { allowsSchool, isBannedKit } from './locks';
+import { allowsSchool } from './locks';
 import { front } from './pareto';
 import type { PlanFamily } from './plan-family';
-import type { SearchWorld } from './plan-sets';
-import { planSpace, sourceSets, type PlanSpace } from './plan-space';
+import { searchWorld } from './plan-sets';
+import { sourceSets, type PlanSpace } from './plan-space';
 import { rollingWays, wayName, type RollingWay } from './rolling';
 import type { Bounded, ClosedEnd, Sketch } from './set-bounds';
 import { setMaker } from './set-maker';
@@ -131,28 +131,13 @@ function keeper(locks: readonly Lock[]) {
 }
 /** The search on one tyre and wheel. `nth`: 0 is the first way; plans of the others carry its name. */
 function* onWay(
-  {
-    job: asked,
-    catalogue,
-    settings,
-    locks,
-    day,
-    prepare,
-    vehicle,
-  }: PlansAsked & { readonly vehicle: KnownVehicle },
+  asked: PlansAsked & { readonly vehicle: KnownVehicle },
   way: RollingWay,
   nth: number,
   kept: ReturnType<typeof keeper>,
 ): Generator<WaySearch, WaySearch> {
-  const job: JobSections = {
-    ...asked,
-    tire: { ...asked.tire, ...way.tire, reliefs: [] },
-    build: { ...asked.build, items: [] },
-  };
-  const base = planCase(job, vehicle, catalogue, settings, { day, prepare });
-  const space = planSpace(base, catalogue, locks);
-  const kits = catalogue.kits.filter((k) => !isBannedKit(locks, k.code));
-  const world: SearchWorld = { base, space, kits, job, catalogue, settings };
+  const world = searchWorld(asked, asked.vehicle, way.tire);
+  const { space } = world;
   const m = setMaker(world, nth === 0 ? '' : wayName(way));
   const { counts, beaten } = kept;
   /** what was closed; where something was left out of it, that is said */

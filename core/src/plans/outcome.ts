@@ -6,7 +6,6 @@ import type { Money, WorkTimes } from '../planning';
 import type { Use } from '../job';
 import { AXLES, frequencies, rollGradient, stabilityOf, type Need, type PlanCase } from '../rules';
 import { bumpSteer, type Axle, type LimitedBy } from '../suspension';
-import type { Columns } from './columns';
 import { planFamily, type PlanFamily } from './plan-family';
 
 /** A property before and after, as numbers; null where it cannot be computed. */
@@ -201,8 +200,14 @@ function onSprings(c: PlanCase): Springs {
 }
 /** how much of what the springs make worse cures may take away again: track bars and their brackets move the roll centre */
 const CURES_SOFTEN = 0.3;
-/** How a plan stands and what gets worse, as columns. */
-export type StandsAs = Pick<Columns, 'offFrontMm' | 'offRearMm' | 'offStanceMm' | 'movedMm' | 'drivability'>;
+/** How a plan stands and what gets worse, by the names of the columns. */
+export interface StandsAs {
+  readonly offFrontMm: number;
+  readonly offRearMm: number;
+  readonly offStanceMm: number;
+  readonly movedMm: number;
+  readonly drivability: number;
+}
 export const standsOf = (h: Pick<Outcome, 'missBy' | 'missStanceMm' | 'movedMm' | 'worse'>): StandsAs => ({
   offFrontMm: h.missBy.front ?? 0,
   offRearMm: h.missBy.rear ?? 0,

@@ -1,4 +1,4 @@
-import { isReversible, type Catalogue, type Kit, type Part } from '../catalogue';
+import { isReversible, type Catalogue, type Kit, type KnownVehicle, type Part } from '../catalogue';
 import { TOPICS, type Topic } from '../evidence';
 import type { JobSections, ShopSettings } from '../job';
 import {
@@ -7,6 +7,7 @@ import {
   needsOf,
   needsOn,
   needsOnBoth,
+  planCase,
   ruleOf,
   withPlan,
   type Need,
@@ -14,8 +15,10 @@ import {
 } from '../rules';
 import type { Axle } from '../suspension';
 import { keptIn, once } from '../units';
+import type { PlansAsked } from './built-plan';
+import { isBannedKit } from './locks';
 import { toSettle } from './outcome';
-import type { PlanSpace, Thing } from './plan-space';
+import { planSpace, type PlanSpace, type Thing } from './plan-space';
 
 /** What the sets of one search are made of and judged by: the job on one tyre and wheel, and all that may be bought for it. */
 export interface SearchWorld {
@@ -25,6 +28,21 @@ export interface SearchWorld {
   readonly job: JobSections;
   readonly catalogue: Catalogue;
   readonly settings: ShopSettings;
+}
+/** The job on one tyre and wheel, nothing bought yet and no room made. */
+export function searchWorld(
+  { job: asked, catalogue, settings, locks, day, prepare }: PlansAsked,
+  vehicle: KnownVehicle,
+  tire: Pick<JobSections['tire'], 'tireCode' | 'wheelCode'>,
+): SearchWorld {
+  const job: JobSections = {
+    ...asked,
+    tire: { ...asked.tire, ...tire, reliefs: [] },
+    build: { ...asked.build, items: [] },
+  };
+  const base = planCase(job, vehicle, catalogue, settings, { day, prepare });
+  const kits = catalogue.kits.filter((k) => !isBannedKit(locks, k.code));
+  return { base, space: planSpace(base, catalogue, locks), kits, job, catalogue, settings };
 }
 type Ask = (of: Axle | 'whole' | null) => readonly Need[];
 /** A set of things on the vehicle, with what the rules find. */

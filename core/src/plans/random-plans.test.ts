@@ -2,17 +2,13 @@ import { describe, expect, it } from '@jest/globals';
 import {
   AXLES,
   betters,
-  buy,
-  builtPlan,
   columnsOf,
   COLUMNS,
   countsOf,
   findAllPlans,
   knownVehicle,
   LIFT_SOURCES,
-  listed,
   madeNumbers,
-  planCase,
   preparing,
   rollingWays,
   type Axle,
@@ -20,10 +16,10 @@ import {
   type JobSections,
 } from '..';
 import { catalogue, demoJob, demoJobs, settings } from '../testing/demo-world';
-import { askPlans } from '../testing/plans-asked';
-import { DAY } from '../testing/situations';
+import { askPlans, boughtPlan } from '../testing/plans-asked';
 import { isWish, stillToSettle } from '.';
-import { planSpace, thingName } from './plan-space';
+import { searchWorld } from './plan-sets';
+import { thingName } from './plan-space';
 import { setMaker } from './set-maker';
 
 /** Nothing that somebody puts together at random is better than what is told. A few jobs and sets in every run; by `npm run exact` each job
@@ -35,24 +31,18 @@ const FEW = ['beekeeper', 'bell-founder', 'golf-links', 'joiner', 'quarryman', '
 /** Found plans of a job changed at random: things left out, added, exchanged. */
 function randomPlans(job: JobSections, name: string) {
   const prepare = preparing(8192);
-  const search = findAllPlans({ ...askPlans(job), prepare })!;
+  const search = findAllPlans(askPlans(job, { prepare }))!;
   const vehicle = knownVehicle(job, catalogue)!;
   const next = madeNumbers(7 + name.length);
   const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]!;
+  const asked = askPlans(job, { prepare });
   const worlds = rollingWays(job, vehicle, catalogue, settings, []).map(({ tire }) => {
-    const on: JobSections = {
-      ...job,
-      tire: { ...job.tire, ...tire, reliefs: [] },
-      build: { ...job.build, items: [] },
-    };
-    const base = planCase(on, vehicle, catalogue, settings, { day: DAY, prepare });
-    const space = planSpace(base, catalogue, []);
-    const m = setMaker({ base, space, kits: catalogue.kits, job: on, catalogue, settings }, '');
-    return { on, space, m, tire };
+    const world = searchWorld(asked, vehicle, tire);
+    return { ...world, m: setMaker(world, ''), tire };
   });
   const from = [...search.plans, ...Object.values(search.ofFamily)];
   const made = Array.from({ length: SETS }, () => {
-    const { on, space, m, tire } = pick(worlds);
+    const { job: on, space, m, tire } = pick(worlds);
     const plan = pick(from);
     const names = plan.name.split(' + ');
     let set: readonly number[] = space.things.flatMap((t, i) => (names.includes(thingName(t)) ? [i] : []));
@@ -65,25 +55,11 @@ function randomPlans(job: JobSections, name: string) {
       else if (!(t.kind === 'part' && t.part.family === 'accessory') && !set.includes(i))
         set = [...set.filter((k) => space.fits([k], i)), i].sort((a, b) => a - b);
     }
-    const judge = (of: readonly number[]): FoundPlan => {
-      const parts = space.partsOf(of).map((p) => p.part);
-      const bought = buy(parts, catalogue.kits);
-      const items = [
-        ...bought.kits.map((k) => listed(k.code, 'kit', k.code)),
-        ...bought.parts.map((p) => listed(p.code, 'part', p.code)),
-      ];
-      return builtPlan({
-        job: {
-          ...on,
-          tire: { ...on.tire, reliefs: space.reliefsOf(of) },
-          build: { ...on.build, items },
-        },
-        catalogue,
-        settings,
-        day: DAY,
-        prepare,
-      })!;
-    };
+    const judge = (of: readonly number[]): FoundPlan =>
+      boughtPlan(
+        { ...asked, job: { ...on, tire: { ...on.tire, reliefs: space.reliefsOf(of) } } },
+        space.partsOf(of).map((p) => p.part),
+      );
     return { set, space, m, tire, judge, plan: judge(set) };
   });
   return { search, made };

@@ -5,15 +5,15 @@ import {
   fitmentOf,
   knownVehicle,
   madeNumbers,
-  planCase,
   preparing,
   type Columns,
   type JobSections,
 } from '..';
 import { madeKits, WORN } from '../testing/made-worlds';
-import { catalogue, demoJob, plainJob, settings } from '../testing/demo-world';
-import { DAY } from '../testing/situations';
-import { planSpace, sourceSets, thingName } from './plan-space';
+import { catalogue, demoJob, plainJob } from '../testing/demo-world';
+import { askPlans } from '../testing/plans-asked';
+import { searchWorld } from './plan-sets';
+import { sourceSets, thingName } from './plan-space';
 import type { Bounded } from './set-bounds';
 import { setMaker } from './set-maker';
 
@@ -49,13 +49,15 @@ describe('no plan is less than what was said of a part of it', () => {
   it.each(JOBS)('%s: sources, an end, both ends, all of it; with kits and worn parts', (name, asked) => {
     const prepare = preparing(8192);
     const vehicle = knownVehicle(asked, catalogue)!;
-    const job = { ...asked, tire: { ...asked.tire, reliefs: [] }, build: { ...asked.build, items: [] } };
     const made = catalogue.parts.filter((p) => fitmentOf(p.applications, vehicle).verdict !== 'no');
     const kits = [...catalogue.kits, ...madeKits(made, name.length)];
-    const shop = { ...catalogue, kits };
-    const base = planCase(job, vehicle, shop, settings, { day: DAY, prepare });
-    const space = planSpace(base, shop, []);
-    const m = setMaker({ base, space, kits, job, catalogue: shop, settings }, '');
+    const world = searchWorld(
+      askPlans(asked, { catalogue: { ...catalogue, kits }, prepare }),
+      vehicle,
+      asked.tire,
+    );
+    const { space } = world;
+    const m = setMaker(world, '');
     const next = madeNumbers(11 + name.length);
     const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]!;
     const wrong: string[] = [];

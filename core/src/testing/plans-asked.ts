@@ -1,4 +1,4 @@
-import type { JobSections, PlansAsked } from '..';
+import { builtPlan, buy, listed, type FoundPlan, type JobSections, type Part, type PlansAsked } from '..';
 import { catalogue, settings } from './demo-world';
 import { DAY } from './situations';
 
@@ -11,3 +11,12 @@ export const askPlans = (job: JobSections, more: Partial<PlansAsked> = {}): Plan
   locks: [],
   ...more,
 });
+/** These parts bought in the cheapest way, nothing else, judged by nothing of the search. */
+export function boughtPlan(asked: PlansAsked, parts: readonly Part[]): FoundPlan {
+  const bought = buy(parts, asked.catalogue.kits);
+  const items = [
+    ...bought.kits.map((k) => listed(k.code, 'kit', k.code)),
+    ...bought.parts.map((p) => listed(p.code, 'part', p.code)),
+  ];
+  return builtPlan({ ...asked, job: { ...asked.job, build: { ...asked.job.build, items } } })!;
+}
