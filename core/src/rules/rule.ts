@@ -14,7 +14,8 @@ export interface Raised<F extends Coded> {
   readonly finding: F;
   readonly part?: string | undefined;
   readonly axle?: Axle | 'both' | undefined;
-  readonly figure?: Figure | null | undefined;
+  /** as a function where it is dear: made when somebody looks at it */
+  readonly figure?: Figure | (() => Figure) | null | undefined;
   /** what the vehicle carries in the case that decides, where neither the figure nor the code says it */
   readonly loadCase?: LoadCase | undefined;
   /** only where the shop or the use of the vehicle sets how grave it is */

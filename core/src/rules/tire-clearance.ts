@@ -68,7 +68,7 @@ export const tireClearance = rule<TireClearanceFinding>({
   check: onEachAxle((a, c): Raised<TireClearanceFinding>[] => {
     const check = a.clearance();
     if (!check) return [];
-    const { nearest: n, nearestToStop: s, axle } = check;
+    const { nearest: n, axle } = check;
     if (!check.clears)
       return [
         {
@@ -88,12 +88,10 @@ export const tireClearance = rule<TireClearanceFinding>({
             chains: c.job.brief.chains,
           },
           loadCase: n.loadCase,
-          // its doubt is dear: made when somebody looks at it
-          get figure() {
-            return figureOf(check, c, 'clearance', n.used, n.marginMm);
-          },
+          figure: () => figureOf(check, c, 'clearance', n.used, n.marginMm),
         },
       ];
+    const s = check.nearestToStop;
     return s.toStop.clearanceMm < 0
       ? [
           {
@@ -104,9 +102,7 @@ export const tireClearance = rule<TireClearanceFinding>({
               clearanceMm: s.toStop.clearanceMm,
               where: s.toStopWhere,
             },
-            get figure() {
-              return figureOf(check, c, 'clearance-to-stop', s.toStop, 0);
-            },
+            figure: () => figureOf(check, c, 'clearance-to-stop', s.toStop, 0),
           },
         ]
       : [];
