@@ -5,7 +5,7 @@ import type { Assessment } from '../match';
 import type { Money, WorkTimes } from '../planning';
 import type { Use } from '../job';
 import { AXLES, frequencies, rollGradient, stabilityOf, type Need, type PlanCase } from '../rules';
-import { bumpSteer, type Axle, type LimitedBy } from '../suspension';
+import { bumpSteerSlope, type Axle, type LimitedBy } from '../suspension';
 import { planFamily, type PlanFamily } from './plan-family';
 
 /** A property before and after, as numbers; null where it cannot be computed. */
@@ -94,16 +94,16 @@ interface AxleTravel {
 }
 /** What an axle has of its travel, and how it steers over it, today and planned. */
 function changeOf(c: PlanCase, axle: Axle, of: (t: AxleTravel) => number | null): Change2 {
-  const { prepared } = c.axles[axle];
+  const { prepared, view: planned } = c.axles[axle];
   const at = (which: 'today' | 'planned') => {
-    const view = which === 'today' ? prepared.today : prepared.with(c.planned);
+    const view = which === 'today' ? prepared.today : planned();
     return prepared.keep(`room ${view.key}`, (): AxleTravel => {
       const h = view.height();
       const room = view.travel()?.room() ?? null;
       return {
         droopMm: room?.droopMm ?? null,
         bumpMm: room?.bumpMm ?? null,
-        steer: h.ok ? Math.abs(bumpSteer(view.state.setup.model, h.value.zMm)?.slopeDegPer10mm ?? 0) : null,
+        steer: h.ok ? Math.abs(bumpSteerSlope(view.state.setup.model, h.value.zMm) ?? 0) : null,
       };
     });
   };
@@ -170,9 +170,8 @@ export function worseAt(c: PlanCase, axle: Axle): number {
 }
 /** What ends the droop of an axle with what is planned; null where its travel is not known. */
 export const droopEndsBy = (c: PlanCase, axle: Axle): LimitedBy | null => {
-  const { prepared } = c.axles[axle];
-  const view = prepared.with(c.planned);
-  return prepared.keep(`droop ends ${view.key}`, () => view.travel()?.room()?.droopBy ?? null);
+  const { prepared, view } = c.axles[axle];
+  return prepared.keep(`droop ends ${view().key}`, () => view().travel()?.room()?.droopBy ?? null);
 };
 const use = ({ job }: PlanCase, ...of: readonly Use[]) =>
   of.reduce((sum, k) => sum + job.brief.usage[k], 0) / 100;

@@ -157,7 +157,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
   const mayJoin = (set: readonly number[]): readonly number[] =>
     toSettle([...judged(set).cheap(null), ...judged(set).room(null)]).flatMap((n) => space.curers(n, set));
   const heightMm = (set: readonly number[], axle: Axle): number | null => {
-    const h = base.axles[axle].prepared.with(judged(set).bare.planned).height();
+    const h = judged(set).bare.axles[axle].view().height();
     return h.ok ? h.value.zMm : null;
   };
   const movedBy = (set: readonly number[], than: readonly number[], axle: Axle): number => {
@@ -203,8 +203,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
       // a relief is seen by the tyre's room alone
       if (t.kind === 'relief') return true;
       if (t.part.effects.some((e) => e.kind === 'wheel-spacer')) return false;
-      const keyOf = (set: readonly number[], axle: Axle) =>
-        base.axles[axle].prepared.with(judged(set).plan.planned).key;
+      const keyOf = (set: readonly number[], axle: Axle) => judged(set).plan.axles[axle].view().key;
       return AXLES.every((axle) => keyOf([], axle) === keyOf([i], axle));
     });
   /** what the travel of a closed end makes worse at least */

@@ -38,7 +38,7 @@ export const coilCompressor = rule<CoilCompressorFinding>({
     const opens = ({ family }: { readonly family: PartFamily }) =>
       COIL_OUT.includes(family) || (coilOver && family === 'damper');
     if (!c.chosen.some(({ part }) => onAxle(part, axle) && opens(part))) return [];
-    const worst = [prepared.today, prepared.with(c.planned)]
+    const worst = [prepared.today, a.view()]
       .flatMap((view) => prepared.keep(`coil/${view.key}`, () => handled(view)) ?? [])
       .reduce<CoilHandling | null>((m, h) => (m && m.forceN >= h.forceN ? m : h), null);
     if (!worst || worst.shorterMm === 0) return [];

@@ -24,7 +24,7 @@ export const coil = rule<CoilFinding>({
     for (const { boreMm } of effectsOfKind(c.chosen, axle, 'spring'))
       if (boreMm !== undefined && seatMm !== null && Math.abs(boreMm - seatMm) > SEAT_PLAY_MM)
         out.push({ finding: { code: 'coil-seat', axle, boreMm, seatMm } });
-    const { state } = prepared.with(c.planned);
+    const { state } = a.view();
     const [bound, stop] = [state.setup.springBoundMm, state.stop()];
     if (bound === null || !stop) return out;
     const pose = poseAt(state.setup.model, stop.solidMm);

@@ -25,8 +25,8 @@ export const tireStiffnessOn = (c: PlanCase, axle: Axle): TireStiffness => ({
 function frequenciesAt(c: PlanCase, which: When): Readonly<Record<Axle, Figure>> | null {
   const out: Partial<Record<Axle, Figure>> = {};
   for (const axle of AXLES) {
-    const { prepared } = c.axles[axle];
-    const view = which === 'today' ? prepared.today : prepared.with(c.planned);
+    const { prepared, view: planned } = c.axles[axle];
+    const view = which === 'today' ? prepared.today : planned();
     const height = view.loaded();
     if (!height.ok) return null;
     const tire = tireFigure(c, axle, which);

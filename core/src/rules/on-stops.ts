@@ -54,7 +54,7 @@ function found(
   c: PlanCase,
 ): readonly (Raised<OnStopsFinding> & { readonly figure: Figure })[] {
   const { axle, prepared } = a;
-  const { state } = prepared.with(c.planned);
+  const { state } = a.view();
   const load = loadOn(prepared.input, c.planned);
   const inCase = (which: LoadCase) => sits(state, wheelLoadN(load, which));
   const used = namesLoad(c.job.brief) && inCase('as-used');

@@ -34,6 +34,7 @@ import {
   spacersMm,
   vehicleAxle,
   type AxleInput,
+  type AxleView,
   type FittedPart,
   type PartsOfJob,
   type RepairWork,
@@ -48,6 +49,8 @@ export const AXLES = ['front', 'rear'] as const satisfies readonly Axle[];
 export interface AxlePlan {
   readonly axle: Axle;
   readonly prepared: VehicleAxle;
+  /** the axle with the parts of the plan */
+  readonly view: () => AxleView;
   readonly forecast: () => Result<AxleForecast, RideHeightFault>;
   /** the axle with everything that stands near its wheels, as the plan leaves it */
   readonly rub: () => Result<RubAxle, RideHeightFault>;
@@ -240,6 +243,7 @@ function caseOn(
     return {
       axle,
       prepared: p,
+      view,
       rubInput,
       forecast: once(() => forecastAxle(p, view(), chosen)),
       rub,

@@ -3,6 +3,7 @@ import {
   AS_BUILT,
   addedWheelLoadsN,
   bumpSteer,
+  bumpSteerSlope,
   cardanPair,
   dampingRatio,
   rideFrequencyHz,
@@ -288,6 +289,7 @@ describe('bump steer', () => {
     for (const want of file.bump_steer) {
       const got = bumpSteer(model, want.ride_z_mm)!;
       expect(got.slopeDegPer10mm).toBeCloseTo(want.toe_slope_deg_per_10mm, 5);
+      expect(bumpSteerSlope(model, want.ride_z_mm)).toBe(got.slopeDegPer10mm);
       expect(got.worstDeg).toBeCloseTo(want.worst_toe_change_deg, 5);
       expect(got.worstAtZMm).toBeCloseTo(want.worst_at_z_mm, 6);
     }

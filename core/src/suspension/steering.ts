@@ -2,6 +2,7 @@ import { DEG_PER_RAD } from '../units/constants';
 import { axleFigures } from './axle-figures';
 import type { SuspensionModel } from './model';
 import { poseAt, poseNear } from './pose-at';
+import type { Pose } from './solve-carrier';
 import { wheelFigures } from './wheel-figures';
 
 export interface BumpSteer {
@@ -17,24 +18,33 @@ export interface BumpSteer {
 const WINDOW_MM = 50;
 const STEP_MM = 0.2;
 
+type Steered = (pose: Pose) => number | null;
+/** what turns as the wheel travels, deg: toe of a wheel, the knuckle of a beam about its king-pin */
+const steeredBy = (model: SuspensionModel): Steered =>
+  model.beam
+    ? (pose) => axleFigures(model, pose).dragSteerDeg
+    : (pose) => wheelFigures(model, pose).toeDeg;
+function slopeAt(model: SuspensionModel, rideZMm: number, start: Pose): number {
+  if (!model.beam) return wheelFigures(model, start).toeSlopeDegPer10mm;
+  const angle = steeredBy(model);
+  const [up, down] = [poseNear(model, rideZMm + 0.5, 0, start), poseNear(model, rideZMm - 0.5, 0, start)];
+  const [a, b] = [up.ok ? angle(up.value) : null, down.ok ? angle(down.value) : null];
+  return a === null || b === null ? 0 : (a - b) * 10;
+}
+/** Bump steer at a ride height alone, deg per 10 mm of bump, signed as in `BumpSteer`: what is worth asking of many plans. Null where
+ *  nothing steers or the pose does not exist. */
+export function bumpSteerSlope(model: SuspensionModel, rideZMm: number): number | null {
+  const start = poseAt(model, rideZMm);
+  return start.ok && steeredBy(model)(start.value) !== null ? slopeAt(model, rideZMm, start.value) : null;
+}
 /** Bump steer about a ride height: toe at a held rack for a wheel, the knuckle's turn about its king-pin that keeps the
  *  drag link for a beam. Null where nothing steers (or the pose does not exist). Scanned over ± 50 mm. */
 export function bumpSteer(model: SuspensionModel, rideZMm: number): BumpSteer | null {
   const start = poseAt(model, rideZMm);
   if (!start.ok) return null;
-  const angle = (pose: typeof start.value): number | null =>
-    model.beam ? axleFigures(model, pose).dragSteerDeg : wheelFigures(model, pose).toeDeg;
+  const angle = steeredBy(model);
   const here = angle(start.value);
   if (here === null) return null;
-  const slope = (): number => {
-    if (!model.beam) return wheelFigures(model, start.value).toeSlopeDegPer10mm;
-    const [up, down] = [
-      poseNear(model, rideZMm + 0.5, 0, start.value),
-      poseNear(model, rideZMm - 0.5, 0, start.value),
-    ];
-    const [a, b] = [up.ok ? angle(up.value) : null, down.ok ? angle(down.value) : null];
-    return a === null || b === null ? 0 : (a - b) * 10;
-  };
   let [worst, at] = [0, rideZMm];
   const reached: [number, number] = [0, 0];
   for (const direction of [-1, 1] as const) {
@@ -49,7 +59,12 @@ export function bumpSteer(model: SuspensionModel, rideZMm: number): BumpSteer | 
       if (Math.abs(now - here) > Math.abs(worst)) [worst, at] = [now - here, z];
     }
   }
-  return { slopeDegPer10mm: slope(), worstDeg: worst, worstAtZMm: at, reachedMm: [-reached[0], reached[1]] };
+  return {
+    slopeDegPer10mm: slopeAt(model, rideZMm, start.value),
+    worstDeg: worst,
+    worstAtZMm: at,
+    reachedMm: [-reached[0], reached[1]],
+  };
 }
 
 /** Track bar in front view: sideways shift toward its frame end under a lift, and the length that re-centres, mm.

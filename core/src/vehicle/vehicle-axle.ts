@@ -148,7 +148,9 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
     const preloadMm = stands.ownMm + (keepsSprings(parts, fitted, axle) ? stands.springsMm : 0);
     const load = loadOn(input, parts);
     const effects = [...effectsOn(parts, axle), ...stops];
-    const { state, settings } = setAt(prepared, effects, preloadMm, load.emptyN);
+    const { state, settings } = keep(`set ${JSON.stringify([effects, preloadMm, load.emptyN])}`, () =>
+      setAt(prepared, effects, preloadMm, load.emptyN),
+    );
     const key = JSON.stringify([state.effects, preloadMm, load.emptyN, load.loadedN, load.ratedN]);
     const limits = () =>
       keep(`limits ${JSON.stringify(state.effects)}`, () =>
