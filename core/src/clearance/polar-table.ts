@@ -21,6 +21,8 @@ export interface PolarTable {
   readonly clouds: readonly Cloud[];
   /** obstacles whose place against the wheel is the same in every pose */
   readonly constant: readonly boolean[];
+  /** the walk that it was measured on */
+  readonly walk: WheelWalk;
 }
 
 /** Poses the linkage over the grid and measures every point. Yields rows done; the fault says which member does not reach
@@ -46,7 +48,7 @@ export function* polarTable(
   const clouds = obstacles.map((o, k) =>
     keptIn(walk.measured, keyOf(o), () => cloudIn(walk, o, constant[k] === true)),
   );
-  return { grid, obstacles, states, first, clouds, constant };
+  return { grid, obstacles, states, first, clouds, constant, walk };
 }
 /** The same steps, told as how many are done. */
 function* counted<T>(steps: Generator<unknown, T>): Generator<number, T> {
@@ -132,7 +134,7 @@ function flatOf(o: Obstacle): Float64Array {
 }
 const keys = new WeakMap<Obstacle, string>();
 /** What an obstacle is, as text: written once for each record. */
-function keyOf(o: Obstacle): string {
+export function keyOf(o: Obstacle): string {
   const had = keys.get(o);
   if (had !== undefined) return had;
   const key = JSON.stringify(o);

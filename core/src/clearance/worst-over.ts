@@ -1,7 +1,8 @@
 import { cloudOf, inState, nearestOf, scanNearest, seed, type Cloud, type ScanList } from './kernel';
 import type { MountedBody } from './mounted-body';
 import { placeOn } from './pieces';
-import { scansOf, type PolarTable } from './polar-table';
+import { keyOf, scansOf, type PolarTable } from './polar-table';
+import type { WheelWalk } from './wheel-states';
 
 /** Part of a map that counts: travel from – to and the lock each way (in the map's own unit); both inside the table. */
 export interface Window {
@@ -137,7 +138,7 @@ interface Asked {
   /** whether all keep so much is asked for: the first that does not ends the work, and more than this need not be exact */
   readonly enoughMm?: number;
   /** what a part of the window has given: only what comes nearer still is looked for */
-  readonly known?: readonly WindowWorst[];
+  readonly known?: readonly WindowWorst[] | undefined;
 }
 /** Worst clearance of each obstacle over a window of the table. On the window's edges the profile figures are taken
  *  between the poses on either side, so that the answer moves evenly with lift and lock. */
@@ -248,6 +249,33 @@ export function worstOver(
     return { clearanceMm: least, zMm, across, point: near.point };
   });
 }
+const foundOn = new WeakMap<WheelWalk, Map<string, WindowWorst>>();
+/** The worst of each obstacle over a window; `inside`: a part of it that is asked for too. Remembered with the walk, obstacle by obstacle: a
+ *  relief moves one of them, and what was found of the others stays as it is. */
+export function worstOfEach(
+  t: PolarTable,
+  w: MountedBody,
+  window: Window,
+  inside?: Window,
+): readonly WindowWorst[] {
+  const known = foundOn.get(t.walk) ?? new Map<string, WindowWorst>();
+  foundOn.set(t.walk, known);
+  const asked = JSON.stringify([w, window, inside]);
+  const keys = t.obstacles.map((o) => `${keyOf(o)} ${asked}`);
+  const open = keys.flatMap((key, k) => (known.has(key) ? [] : [k]));
+  if (open.length > 0) {
+    const table = open.length === keys.length ? t : withOnly(t, open);
+    const had = inside && worstOfEach(table, w, inside);
+    worstOver(table, w, window, { known: had }).forEach((worst, n) => {
+      known.set(keys[open[n] ?? -1] ?? '', worst);
+    });
+  }
+  return keys.flatMap((key) => known.get(key) ?? []);
+}
+const withOnly = (t: PolarTable, picked: readonly number[]): PolarTable => {
+  const of = <T>(list: readonly T[]): readonly T[] => list.filter((_, k) => picked.includes(k));
+  return { ...t, obstacles: of(t.obstacles), clouds: of(t.clouds), constant: of(t.constant) };
+};
 /** A place of an obstacle: one of its points, or a place on one of its edges and faces. */
 interface NearPlace {
   readonly point: number;

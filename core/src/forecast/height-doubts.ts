@@ -84,29 +84,39 @@ export function* shakenInputs(
   const { stockLoadN, fitted } = prepared.case;
   const [stopWas, stopIs] = [was.value.onStop && v.today.state.stop(), is.value.onStop && plan.state.stop()];
   const load = (n: number, mass: number) => stockLoadN * (1 + mass) + (n - stockLoadN);
+  /** how long its own spring then is, so that it stands today where it stands, mm */
+  const ownMm = (axle: PreparedAxle, nudge: Nudge, mass: number): number | null =>
+    preloadNearMm(
+      axle.edited(fitted.map(nudge), todayMm),
+      load(v.today.load.emptyN, mass),
+      was.value,
+      stopWas,
+    );
   const rise = (
     axle: PreparedAxle,
-    nudgeToday: Nudge,
+    own: number | null,
     nudgePlan: Nudge,
     mass: number,
   ): readonly [AxleSetup, number] | null => {
-    const today = axle.edited(fitted.map(nudgeToday), todayMm);
-    const own = preloadNearMm(today, load(v.today.load.emptyN, mass), was.value, stopWas);
     if (own === null) return null;
     const setup = axle.edited(plan.state.effects.map(nudgePlan), own + keptMm);
     const moved = movesBy(setup, load(plan.load.emptyN, mass), is.value, stopIs);
     return moved === null ? null : [setup, -moved];
   };
+  // what is on it today is the same piece in the plan
+  const onToday =
+    (nudgePlan: Nudge): Nudge =>
+    (e) =>
+      fitted.includes(e) ? nudgePlan(e) : e;
   const shaken = (
     name: DoubtName,
     by: Figure,
     axle: PreparedAxle,
     nudgePlan: Nudge = same,
     mass = 0,
+    own = ownMm(axle, onToday(nudgePlan), mass),
   ): readonly Shaken[] => {
-    // what is on it today is the same piece in the plan
-    const nudgeToday: Nudge = (e) => (fitted.includes(e) ? nudgePlan(e) : e);
-    const r = rise(axle, nudgeToday, nudgePlan, mass);
+    const r = rise(axle, own, nudgePlan, mass);
     return r ? [{ name, by, setup: r[0], riseMm: r[1] }] : [];
   };
   const ownShare = leaf ? DOUBTS.leafRateShare : DOUBTS.coilRateShare;
@@ -148,7 +158,11 @@ export function* shakenInputs(
       );
   }
   const slack = given('slack', spec.hardpointMm, 'mm', 'how well the hardpoints are known');
-  for (const axle of v.shaken(hardpoints)) yield* shaken('hardpoint-tolerance', slack, axle);
+  const shakenAxles = v.shaken(hardpoints);
+  // they stand today the same whatever is planned
+  const own = v.keep(`own springs ${hardpoints}`, () => shakenAxles.map((axle) => ownMm(axle, same, 0)));
+  for (const [i, axle] of shakenAxles.entries())
+    yield* shaken('hardpoint-tolerance', slack, axle, same, 0, own[i]);
   const raw = was.value.zMm - is.value.zMm;
   const plain = (name: DoubtName, by: Figure, riseMm: number): readonly Shaken[] =>
     riseMm === 0 ? [] : [{ name, by, setup: null, riseMm }];

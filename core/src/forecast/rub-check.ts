@@ -13,14 +13,21 @@ import {
   type RubAxle,
   type RubAxleInput,
 } from './rub-axle';
-import { byClearance, rubResults, type ObstacleResult, type RubWhere } from './rub-results';
+import {
+  byClearance,
+  inUse,
+  rubResults,
+  type ObstacleInUse,
+  type ObstacleResult,
+  type RubWhere,
+} from './rub-results';
 
 /** The short answer for one tyre: what is nearest, and the lift that clears where it does not. */
 export interface RubCheck {
   readonly axle: RubAxleInput['axle'];
   readonly clears: boolean;
-  readonly nearest: ObstacleResult;
-  /** nearest over the whole travel to the solid stop */
+  readonly nearest: ObstacleInUse;
+  /** nearest over the whole travel to the solid stop; dear where nobody has asked yet */
   readonly nearestToStop: ObstacleResult;
   readonly marginMm: number;
   readonly toleranceMm: number;
@@ -79,24 +86,31 @@ export function rubChecks(
 ): Result<readonly RubCheck[], ReachFault> {
   const table = checkTable(a, keep);
   if (!table.ok) return table;
+  /** the table again for what is asked later, so that an answer that is kept does not keep a walk */
+  const later = <T>(of: (t: PolarTable) => T): T | null => {
+    const again = checkTable(a, keep);
+    return again.ok ? of(again.value) : null;
+  };
   return good(
     tires.flatMap((tire): RubCheck[] => {
       const w = mountedBody(tire, input.vehicle.platform, spacersMm(input.planned, input.axle));
-      const list = rubResults(table.value, w, a);
+      const list = inUse(table.value, w, a);
       const nearest = [...list].sort(byClearance)[0];
-      const nearestToStop = [...list].sort(
-        (x, y) => x.toStop.clearanceMm - x.marginMm - (y.toStop.clearanceMm - y.marginMm),
-      )[0];
-      if (!nearest || !nearestToStop) return [];
+      if (!nearest) return [];
       const clears = list.every((o) => o.verdict === 'clear');
       const armsClear = list.every((o) => o.liftHelps || o.verdict === 'clear');
-      const lift = once(() => (clears || !armsClear ? null : liftThatClears(table.value, w, a)));
+      const lift = once(() => (clears || !armsClear ? null : later((t) => liftThatClears(t, w, a))));
+      const toStop = once(() => later((t) => [...rubResults(t, w, a)].sort(byRoomToStop)[0] ?? null));
       return [
         {
           axle: input.axle,
           clears,
           nearest,
-          nearestToStop,
+          get nearestToStop() {
+            const found = toStop();
+            if (!found) throw new Error('the linkage that had a table has none');
+            return found;
+          },
           marginMm: a.marginMm,
           toleranceMm: tireToleranceMm(tire),
           atLock: isAtLock(nearest.where),
@@ -112,3 +126,5 @@ export function rubChecks(
     }),
   );
 }
+const byRoomToStop = (a: ObstacleResult, b: ObstacleResult) =>
+  a.toStop.clearanceMm - a.marginMm - (b.toStop.clearanceMm - b.marginMm);

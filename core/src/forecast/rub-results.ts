@@ -1,4 +1,4 @@
-import { helpedByLift, worstOver, type MountedBody, type PolarTable, type WindowWorst } from '../clearance';
+import { helpedByLift, worstOfEach, type MountedBody, type PolarTable, type WindowWorst } from '../clearance';
 import { NEAR_LOCK_SHARE, WHERE_SHARE, type LoadCase } from '../evidence';
 import type { ObstacleKind, Relief } from '../catalogue';
 import { marginOf, type RubAxle } from './rub-axle';
@@ -17,18 +17,21 @@ export type RubCure =
   | { readonly by: 'offset'; readonly changeMm: number }
   | { readonly by: 'narrower'; readonly sectionMm: number }
   | { readonly by: 'smaller'; readonly diameterMm: number };
-export interface ObstacleResult {
+export interface ObstacleInUse {
   readonly kind: ObstacleKind;
   readonly marginMm: number;
-  /** over the travel that is really used, and over all of it to the solid stop */
+  /** over the travel that is really used */
   readonly used: WindowWorst;
-  readonly toStop: WindowWorst;
   readonly verdict: RubVerdict;
   readonly where: RubWhere;
-  readonly toStopWhere: RubWhere;
   /** what the vehicle carries where it comes nearest in use */
   readonly loadCase: LoadCase;
   readonly liftHelps: boolean;
+}
+export interface ObstacleResult extends ObstacleInUse {
+  /** over all of its travel, to the solid stop */
+  readonly toStop: WindowWorst;
+  readonly toStopWhere: RubWhere;
   readonly cures: readonly RubCure[];
 }
 export const rubVerdict = (clearanceMm: number, marginMm: number): RubVerdict =>
@@ -54,31 +57,34 @@ function loadCaseOf({ zMm }: WindowWorst, { used, rideZMm }: RubAxle): LoadCase 
   if (upMm <= used.bumpMm + 1e-9) return 'empty';
   return upMm <= (used.sinksMm ?? 0) + used.bumpMm + 1e-9 ? 'as-used' : 'rated';
 }
-/** Worst of every obstacle of an axle, from a table. */
-export function rubResults(t: PolarTable, w: MountedBody, a: RubAxle): readonly ObstacleResult[] {
-  const used = worstOver(t, w, a.usedWindow);
-  const whole = worstOver(t, w, a.wholeWindow, { known: used });
-  return a.kinds.flatMap((kind, k): ObstacleResult[] => {
-    const [u, s] = [used[k], whole[k]];
-    const o = a.obstacles[k];
-    if (!u || !s || !o) return [];
+/** Worst of every obstacle of an axle over the travel that is used, from a table. */
+export function inUse(t: PolarTable, w: MountedBody, a: RubAxle): readonly ObstacleInUse[] {
+  const worst = worstOfEach(t, w, a.usedWindow);
+  return a.kinds.flatMap((kind, k): ObstacleInUse[] => {
+    const [used, o] = [worst[k], a.obstacles[k]];
+    if (!used || !o) return [];
     const marginMm = marginOf(kind, a.marginMm);
     return [
       {
         kind,
         marginMm,
-        used: u,
-        toStop: s,
-        verdict: rubVerdict(u.clearanceMm, marginMm),
-        where: whereOf(u, a),
-        toStopWhere: whereOf(s, a),
-        loadCase: loadCaseOf(u, a),
+        used,
+        verdict: rubVerdict(used.clearanceMm, marginMm),
+        where: whereOf(used, a),
+        loadCase: loadCaseOf(used, a),
         liftHelps: helpedByLift(o),
-        cures: [],
       },
     ];
   });
 }
+/** The same, and over all of its travel. */
+export function rubResults(t: PolarTable, w: MountedBody, a: RubAxle): readonly ObstacleResult[] {
+  const whole = worstOfEach(t, w, a.wholeWindow, a.usedWindow);
+  return inUse(t, w, a).flatMap((o, k): ObstacleResult[] => {
+    const toStop = whole[k];
+    return toStop ? [{ ...o, toStop, toStopWhere: whereOf(toStop, a), cures: [] }] : [];
+  });
+}
 /** Least room over its own margin first. */
-export const byClearance = (a: ObstacleResult, b: ObstacleResult) =>
+export const byClearance = (a: ObstacleInUse, b: ObstacleInUse) =>
   a.used.clearanceMm - a.marginMm - (b.used.clearanceMm - b.marginMm);

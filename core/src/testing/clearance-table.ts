@@ -8,7 +8,7 @@ import {
   rubAxle,
   rubChecks,
   type Axle,
-  type ObstacleResult,
+  type ObstacleKind,
   type RubAxleInput,
   type RubCheck,
   type TireAsked,
@@ -169,14 +169,16 @@ export const clearanceRows = (): readonly TableRow[] =>
   );
 
 const minus = (text: string) => text.replace('-', '−');
-const near = (o: ObstacleResult, which: 'used' | 'toStop') =>
-  minus(`${o.kind.replace(/-/g, ' ')} ${Math.round(o[which].clearanceMm)} mm`);
+const near = (kind: ObstacleKind, { clearanceMm }: { readonly clearanceMm: number }) =>
+  minus(`${kind.replace(/-/g, ' ')} ${Math.round(clearanceMm)} mm`);
 /** The three grades: in every pose, in use only, not even in use. */
 function grade(c: RubCheck): string {
-  if (!c.clears) return `rubs in use: ${near(c.nearest, 'used')}`;
-  return c.nearestToStop.toStop.clearanceMm < 0
-    ? `clears in use; beyond it ${near(c.nearestToStop, 'toStop')}`
-    : `clears in every pose: ${near(c.nearest, 'used')}`;
+  const inUse = near(c.nearest.kind, c.nearest.used);
+  if (!c.clears) return `rubs in use: ${inUse}`;
+  const { kind, toStop } = c.nearestToStop;
+  return toStop.clearanceMm < 0
+    ? `clears in use; beyond it ${near(kind, toStop)}`
+    : `clears in every pose: ${inUse}`;
 }
 const written = (mm: number | null, by: string) =>
   mm === null ? `none (${by})` : mm === 0 ? 'none needed' : `${Math.ceil(mm)} mm`;
