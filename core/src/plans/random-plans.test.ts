@@ -17,7 +17,7 @@ import {
 } from '..';
 import { catalogue, demoJob, demoJobs, settings } from '../testing/demo-world';
 import { askPlans, boughtPlan } from '../testing/plans-asked';
-import { isWish, stillToSettle } from '.';
+import { stillToSettle } from '.';
 import { searchWorld } from './plan-sets';
 import { thingName } from './plan-space';
 import { setMaker } from './set-maker';
@@ -81,7 +81,7 @@ function isFinished(made: Made): boolean {
     const own = of(axle);
     if (own.length > 2 || (own.length === 2 && !space.pull(own[0]!, own[1]!))) return false;
   }
-  const open = plan.needs.filter((n) => (n.verdict === 'no' || n.verdict === 'needs') && !isWish(n));
+  const open = stillToSettle(plan);
   for (const axle of AXLES) {
     const start = m.startFor(axle, of(axle), of('both'));
     if (start === null) return false;
@@ -96,7 +96,7 @@ function isFinished(made: Made): boolean {
       const less = judge(set.filter((k) => k !== i));
       const was = columnsOf(less.outcome);
       return (
-        stillToSettle(less).length > stillToSettle(plan).length ||
+        stillToSettle(less).length > open.length ||
         was.drivability - is.drivability >= COLUMNS.drivability.step ||
         was.totalMinor > is.totalMinor
       );
