@@ -5,12 +5,14 @@ import {
   axleTable,
   clearanceMm,
   curesOf,
+  keptIn,
   needKey,
   planCase,
   afterBuild,
   mountedTire,
   parseTireSize,
   readMap,
+  reliefChoices,
   rubAxle,
   rubChecks,
   rubFigures,
@@ -20,13 +22,15 @@ import {
   scale,
   wholeRubStudy,
   OBSTACLE_KINDS,
+  type KeepWalk,
   type ReliefChoice,
   type RubAxleInput,
   type RubProgress,
   type RubStudyInput,
   type TireAsked,
+  type WheelWalk,
 } from '..';
-import { ok, plainRubInput } from '../testing/demo-axles';
+import { AXLES, ok, plainRubInput } from '../testing/demo-axles';
 import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
 
 const stockTire = (code: string, more = 0): TireAsked => {
@@ -62,6 +66,27 @@ const checked = (input: RubAxleInput, tires: readonly TireAsked[]) => {
 const both = catalogue.platforms.flatMap((p) => [[p.code, 'front'] as const, [p.code, 'rear'] as const]);
 
 describe('obstacles of the demo platforms', () => {
+  it.each(AXLES)(
+    '$code $axle: one relief after another on a walk that is kept answers as each by itself',
+    ({ code, axle }) => {
+      const walks = new Map<string, WheelWalk>();
+      const keep: KeepWalk = (grid, make) => keptIn(walks, JSON.stringify(grid), make);
+      const reliefs = reliefChoices({ vehicle: vehicleOf(plainJob(code)), axle, catalogue }, () => true);
+      const tires = [40, 90].map((more) => stockTire(code, more));
+      for (const set of [[], ...reliefs.slice(0, 3).map((r) => [r]), reliefs]) {
+        const input = plainRubInput(code, axle, set);
+        const a = ok(rubAxle(input));
+        const said = (kept?: KeepWalk) =>
+          ok(rubChecks(input, a, tires, kept)).map(({ clears, nearest, nearestToStop, rubbing }) => ({
+            clears,
+            nearest,
+            nearestToStop,
+            rubbing,
+          }));
+        expect(said(keep)).toEqual(said());
+      }
+    },
+  );
   it.each(both)(
     '%s %s: as built its own tyre clears in every pose; bigger ones never by more',
     (code, axle) => {
