@@ -3,6 +3,7 @@ export * from './catalogue';
 export * from './compute';
 export * from './job';
 export * from './job-file';
+export * from './settings';
 export * from './errors';
 export * from './floor';
 export * from './api';

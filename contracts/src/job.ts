@@ -8,13 +8,11 @@ import {
   DECISIONS,
   LOCK_HOWS,
   FOUND_AS,
-  LIMITED,
   OBSTACLE_KINDS,
   PLACES,
   REMEDIES,
   ROAD_ANSWERS,
   ROAD_QUESTIONS,
-  SKILLS,
   STAGES,
   STANDS,
   TAPE_CARES,
@@ -24,30 +22,9 @@ import {
   WISHES,
   type JobSections,
   type SectionName,
-  type ShopSettings,
 } from '@rigger/core';
 import * as z from 'zod';
-
-/** what a screen or a sheet of paper can show: NUL and its like are no text */
-const CONTROLS = /(?![\t\n\r])\p{Cc}|[\uFFFE\uFFFF]/u;
-const written = (max: number) =>
-  z
-    .string()
-    .max(max)
-    .refine((s) => !CONTROLS.test(s), {
-      message: 'holds a character that cannot be shown; type it again',
-      abort: true,
-    });
-const line = written(200);
-const prose = written(4000);
-/** blanks, joiners and marks without a letter are no name */
-const named = line.refine(
-  (s) => /[\p{L}\p{N}\p{P}\p{S}]/u.test(s),
-  'has nothing in it that can be read; write a name',
-);
-const id = z.string().min(1).max(60);
-const code = z.string().min(1).max(60);
-const nullable = (min: number, max: number) => z.number().min(min).max(max).nullable();
+import { code, id, line, MOST_MOVES, named, prose, versioned, ways, written } from './fields';
 
 /** Limits of the numbers that people type; the interface says the same ones. */
 export const ENTRY_LIMITS = {
@@ -84,6 +61,7 @@ export const ENTRY_LIMITS = {
 export const MOST_CANDIDATES = 5;
 /** texts of one job that cannot be read */
 const MOST_UNREAD = 200;
+const nullable = (min: number, max: number) => z.number().min(min).max(max).nullable();
 const L = ENTRY_LIMITS;
 const within = (r: readonly [number, number]) => nullable(r[0], r[1]);
 
@@ -322,13 +300,8 @@ export const QuoteSectionSchema = z.strictObject({
   notIncluded: prose,
   words: prose,
 });
-/** steps that a person has moved in one plan */
-const MOST_MOVES = 100;
 const day = z.iso.date().nullable();
 const stepName = z.string().min(1).max(200);
-const ways = z
-  .record(z.string().min(1).max(80), z.string().min(1).max(80))
-  .refine((w) => Object.keys(w).length <= MOST_MOVES, `holds more than ${MOST_MOVES} ways`);
 export const BayWorkSchema = z.strictObject({
   ways,
   moves: z.array(z.strictObject({ step: stepName, before: stepName.nullable() })).max(MOST_MOVES),
@@ -375,14 +348,6 @@ export const SECTION_SCHEMAS = {
 } satisfies { readonly [K in SectionName]: z.ZodType<JobSections[K]> };
 export const JobSectionsSchema = z.strictObject(SECTION_SCHEMAS) satisfies z.ZodType<JobSections>;
 
-const versioned = <T extends z.ZodType>(data: T) =>
-  z.strictObject({
-    id,
-    version: z.int().min(1),
-    createdAt: z.iso.datetime(),
-    updatedAt: z.iso.datetime(),
-    data,
-  });
 export const JobSchema = z
   .strictObject({
     id,
@@ -412,60 +377,3 @@ export type Job = z.infer<typeof JobSchema>;
 export type Versioned<K extends SectionName = SectionName> = Omit<Job['sections'][K], 'data'> & {
   readonly data: JobSections[K];
 };
-
-export const SettingsSchema = z
-  .strictObject({
-    shopName: z.string().max(80),
-    shopPlace: z.string().max(80),
-    shopAddress: z.string().max(200),
-    lengthUnit: z.enum(['mm', 'in']),
-    currency: z.string().min(1).max(8),
-    labourMinorPerHour: z.int().min(0).max(1_000_000),
-    suppliesShare: z.number().min(0).max(1),
-    taxShare: z.number().min(0).max(1),
-    alignmentMinor: z.int().min(0).max(10_000_000),
-    hoursRange: z
-      .strictObject({ underShare: z.number().min(0).max(0.9), overShare: z.number().min(0).max(3) })
-      .nullable(),
-    workshop: z.strictObject({
-      bays: z.array(z.strictObject({ id, name: named })).max(12),
-      fitters: z.array(z.strictObject({ id, name: named, skills: z.array(z.enum(SKILLS)) })).max(40),
-      racks: z.int().min(0).max(6),
-      openDays: z.array(z.int().min(1).max(7)).min(1).max(7),
-      minutesPerDay: z
-        .int()
-        .min(60)
-        .max(24 * 60),
-      opensAt: z
-        .int()
-        .min(0)
-        .max(24 * 60 - 1),
-      tools: z.array(line).max(400).nullable(),
-      habits: ways,
-      seizedMinutes: z.int().min(0).max(600).nullable(),
-      springCompressor: z.strictObject({
-        mostKg: z.number().min(50).max(10_000).nullable(),
-        longestMm: z.number().min(100).max(900).nullable(),
-      }),
-      followUps: z.strictObject({
-        wheelNutsKm: z.int().min(10).max(2000),
-        settledKm: z.int().min(50).max(10_000),
-        settledDays: z.int().min(1).max(365),
-        thenEveryKm: z.int().min(500).max(100_000),
-      }),
-    }),
-    quoteDays: z.int().min(1).max(365).nullable(),
-    placeLimits: z
-      .array(
-        z.strictObject({
-          what: z.enum(LIMITED),
-          limitMm: z.number().min(0).max(1000),
-          verdict: z.enum(['ask', 'no']),
-          whose: z.string().max(120),
-        }),
-      )
-      .max(40),
-  })
-  .meta({ id: 'Settings', description: 'What the shop sets for itself' }) satisfies z.ZodType<ShopSettings>;
-export const VersionedSettingsSchema = versioned(SettingsSchema).meta({ id: 'VersionedSettings' });
-export type VersionedSettings = z.infer<typeof VersionedSettingsSchema>;
