@@ -50,6 +50,7 @@ import { DescribedFields } from '../../ui/described-fields';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
+import { nameOf } from './catalogue-names';
 import { MatchModel } from './match-model';
 import { SourceRow, type SaidSource } from './source-row';
 
@@ -290,12 +291,7 @@ export class MatchView {
         .map((r) => ({ ...r, text: this.sayHere(r) })),
     };
   };
-  /** what a part or kit of the catalogue is called; null for one that is no longer in it */
-  private readonly nameOf = (code: string): string | null => {
-    const catalogue = this.shop.catalogue();
-    const x = [...(catalogue?.parts ?? []), ...(catalogue?.kits ?? [])].find((p) => p.code === code);
-    return x ? `${x.maker} ${x.name}` : null;
-  };
+  private readonly nameOf = (code: string) => nameOf(code, this.shop.catalogue());
   private readonly after = (c: Cure) =>
     (c.provenance ? provenanceText(c.provenance) : 'still to ask whether it fits') +
     (c.disturbs.length > 0 ? `; brings: ${c.disturbs.map((n) => this.say(n)).join(' ')}` : '') +

@@ -14,7 +14,6 @@ import {
   lockKey,
   locksOf,
   LIFT_SOURCES,
-  type Figure,
   type Lock,
   type LockHow,
   type PlanPoint,
@@ -26,11 +25,9 @@ import {
 } from '@rigger/core';
 import {
   bindsText,
-  duration,
   FAMILY_NAMES,
   FIRST_VISIT_WORDS,
   findingText,
-  frequencyText,
   length,
   limitWords,
   lockText,
@@ -38,11 +35,9 @@ import {
   money,
   moreText,
   plansHeadline,
-  plural,
   sizeText,
   stagesText,
   specialText,
-  tightestText,
   whoTakesIt,
   worthText,
 } from '@rigger/wording';
@@ -54,10 +49,13 @@ import { Shop } from '../../data/shop';
 import { FigureButton } from '../../ui/figure';
 import { HeadlineBlock } from '../../ui/headline';
 import { AllPlans } from './all-plans';
+import { madeOf, nameOf } from './catalogue-names';
 import { LeaveOut } from './leave-out';
 import { LiftBar, type LiftScale } from './lift-bar';
 import type { Built } from '../../workers/plans-api';
+import { planRows } from './plan-rows';
 import { PlansModel } from './plans-model';
+import { sameBuild } from './same-build';
 
 interface Found {
   readonly kind: 'part' | 'kit';
@@ -67,28 +65,6 @@ interface Found {
 const MOST_OFFERED = 12;
 /** lifts of a few millimetres do not fill a bar */
 const LEAST_SCALE_MM = 20;
-/** a figure behind what a cell says, under a word */
-interface Reason {
-  readonly word: string;
-  readonly figure: Figure;
-}
-const codesOf = (items: readonly { readonly code: string }[]) =>
-  items
-    .map((i) => i.code)
-    .sort()
-    .join();
-const reliefsOf = (reliefs: PlanPoint['reliefs']) =>
-  reliefs
-    .map((r) => `${r.axle}/${r.obstacle ?? ''}/${r.relief}`)
-    .sort()
-    .join();
-type Same = Pick<PlanPoint, 'items' | 'reliefs' | 'tire'>;
-const sameBuild = (a: Same, b: Same) =>
-  codesOf(a.items) === codesOf(b.items) &&
-  reliefsOf(a.reliefs) === reliefsOf(b.reliefs) &&
-  a.tire.tireCode === b.tire.tireCode &&
-  a.tire.wheelCode === b.tire.wheelCode;
-
 /** Plans side by side, the picture of all of them, and why something is in none. */
 @Component({
   selector: 'app-plans',
@@ -177,70 +153,7 @@ export class PlansView {
     return s.build.items.length + s.tire.reliefs.length === 0 ? null : (found?.name ?? null);
   });
   protected readonly rows = computed(() => {
-    const columns = this.columns();
-    const style = this.shop.style();
-    type Column = (typeof columns)[number];
-    const row = (
-      name: string,
-      text: (c: Column) => string,
-      figures: (c: Column) => readonly Reason[] = () => [],
-    ) => ({ name, cells: columns.map((c) => ({ text: text(c), figures: figures(c) })) });
-    const some = (of: readonly (readonly [string, Figure | null | undefined])[]): readonly Reason[] =>
-      of.flatMap(([word, figure]) => (figure ? [{ word, figure }] : []));
-    const rows = [
-      ...(columns.some(({ p }) => p.tire.tireCode !== null)
-        ? [row('Tyre and wheel', ({ p }) => this.rollingText(p))]
-        : []),
-      row('Leaves open', ({ p }) =>
-        p.needs.no + p.needs.needs > 0
-          ? plural(p.needs.no + p.needs.needs, 'need')
-          : p.needs.ask > 0
-            ? `${p.needs.ask} to ask`
-            : 'nothing',
-      ),
-      row(
-        'Off the wish',
-        ({ p }) => (p.missMm < 0.5 ? 'as wished' : length(p.missMm, style)),
-        ({ detail: d }) =>
-          some([
-            ['front', d?.offWish.front],
-            ['rear', d?.offWish.rear],
-          ]),
-      ),
-      row(
-        'Rake, loaded',
-        ({ p }) =>
-          p.rakeLoadedMm === null
-            ? ''
-            : `${length(Math.abs(p.rakeLoadedMm), style)} ${p.rakeLoadedMm < 0 ? 'nose up' : 'tail up'}`,
-        ({ detail: d }) => some([['why', d?.rakeLoaded]]),
-      ),
-      row(
-        'Tightest spot',
-        ({ detail: d }) => (d?.tightest ? tightestText(d.tightest, style) : '–'),
-        ({ detail: d }) => some([['why', d?.tightestBy]]),
-      ),
-      row(
-        'Ride, front / rear',
-        ({ detail: d }) =>
-          d?.ride.planned ? frequencyText(d.ride.planned.front.value, d.ride.planned.rear.value, style) : '',
-        ({ detail: d }) =>
-          some([
-            ['front', d?.ride.planned?.front],
-            ['rear', d?.ride.planned?.rear],
-          ]),
-      ),
-      row('Advised', ({ p }) => (p.needs.advised > 0 ? `${p.needs.advised} to decide` : 'nothing')),
-      row('Cannot be undone', ({ p }) => (p.lasting > 0 ? plural(p.lasting, 'thing') : 'nothing')),
-      row(
-        'Person time',
-        ({ p }) => duration(p.times.personMinutes),
-        ({ detail: d }) => some([['why', d?.hours]]),
-      ),
-      row('In the bay, a pair', ({ p }) => duration(p.times.bayMinutes)),
-      row('On the rack', ({ p }) => (p.times.rackMinutes > 0 ? duration(p.times.rackMinutes) : 'not needed')),
-      row('Ready', ({ p }) => (p.days > 0 ? `after ${plural(p.days, 'day')}` : 'parts are here')),
-    ];
+    const rows = planRows(this.columns(), this.shop.catalogue(), this.shop.style());
     return this.onlyDifferences() ? rows.filter((r) => new Set(r.cells.map((c) => c.text)).size > 1) : rows;
   });
 
@@ -512,34 +425,14 @@ export class PlansView {
   }
   private readonly say = (n: PlanReason['needs'][number]) =>
     findingText(n.finding, this.shop.style(), this.vehicle()?.platform ?? null);
-  /** what sets its height, by name */
-  private madeOf({ parts, reliefs }: PlanPoint): string {
-    const names = parts.flatMap((c) => {
-      const p = this.part(c);
-      return p && LIFT_SOURCES.includes(p.family) ? [p.name] : [];
-    });
-    const trims = reliefs.length > 0 ? [plural(reliefs.length, 'trimming')] : [];
-    return [...names, ...trims].join(' · ');
-  }
-  /** size and make of the tyre, and the wheel where another is bought */
-  private rollingText({ tire }: PlanPoint): string {
-    const c = this.shop.catalogue();
-    const t = c?.tires.find((x) => x.code === tire.tireCode);
-    const w = c?.wheels.find((x) => x.code === tire.wheelCode);
-    return [
-      t ? `${t.size} ${t.maker} ${t.name}` : 'as it is',
-      ...(w ? [`on ${w.maker} ${w.name}`] : []),
-    ].join(' ');
+  private madeOf(p: PlanPoint): string {
+    return madeOf(p, this.shop.catalogue());
   }
   private part(code: string) {
     return this.shop.catalogue()?.parts.find((p) => p.code === code);
   }
   private nameOf(code: string): string | null {
-    const c = this.shop.catalogue();
-    const x = [...(c?.parts ?? []), ...(c?.kits ?? []), ...(c?.tires ?? []), ...(c?.wheels ?? [])].find(
-      (p) => p.code === code,
-    );
-    return x ? `${x.maker} ${x.name}` : (c?.reliefs.find((r) => r.code === code)?.name ?? null);
+    return nameOf(code, this.shop.catalogue());
   }
   protected readonly mm = (value: number) => length(value, this.shop.style());
   protected readonly noText = () => '';
