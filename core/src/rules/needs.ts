@@ -24,7 +24,9 @@ export const foundBy = (r: Rule<Finding>, c: PlanCase, axle: Axle | null = null)
   (axle !== null && r.check.on ? r.check.on(axle, c) : r.check(c)).map((raised) => {
     const meta = r.findings[raised.finding.code];
     const { verdict, topic, blocks } = meta;
-    const figure = once(() => (typeof raised.figure === 'function' ? raised.figure() : (raised.figure ?? null)));
+    const figure = once(() =>
+      typeof raised.figure === 'function' ? raised.figure() : (raised.figure ?? null),
+    );
     return {
       finding: raised.finding,
       verdict: raised.verdict ?? verdict,

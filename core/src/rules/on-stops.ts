@@ -49,10 +49,7 @@ const figureOf = (axle: Axle, fromKg: number, carriesKg: number, loadCase: LoadC
     loadCase,
   });
 /** The load from which an axle sits on its bump stops, where it does in one of the cases. */
-function found(
-  a: AxlePlan,
-  c: PlanCase,
-): readonly (Raised<OnStopsFinding> & { readonly figure: Figure })[] {
+function found(a: AxlePlan, c: PlanCase): readonly (Raised<OnStopsFinding> & { readonly figure: Figure })[] {
   const { axle, prepared } = a;
   const { state } = a.view();
   const load = loadOn(prepared.input, c.planned);

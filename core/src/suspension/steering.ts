@@ -21,9 +21,7 @@ const STEP_MM = 0.2;
 type Steered = (pose: Pose) => number | null;
 /** what turns as the wheel travels, deg: toe of a wheel, the knuckle of a beam about its king-pin */
 const steeredBy = (model: SuspensionModel): Steered =>
-  model.beam
-    ? (pose) => axleFigures(model, pose).dragSteerDeg
-    : (pose) => wheelFigures(model, pose).toeDeg;
+  model.beam ? (pose) => axleFigures(model, pose).dragSteerDeg : (pose) => wheelFigures(model, pose).toeDeg;
 function slopeAt(model: SuspensionModel, rideZMm: number, start: Pose): number {
   if (!model.beam) return wheelFigures(model, start).toeSlopeDegPer10mm;
   const angle = steeredBy(model);
