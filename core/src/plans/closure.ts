@@ -197,14 +197,5 @@ export function leaner(
 }
 function best(all: readonly ClosedSet[]): readonly ClosedSet[] {
   const once = [...new Map(all.map((c) => [c.set.join(), c])).values()];
-  return once.filter(
-    (c) =>
-      !once.some(
-        (o) =>
-          o !== c &&
-          c.set.every((i) => o.set.includes(i)) &&
-          opensNoMore(o.open, c.open) &&
-          o.open.length < c.open.length,
-      ),
-  );
+  return once.filter((c) => !once.some((o) => opensNoMore(o.open, c.open) && o.open.length < c.open.length));
 }

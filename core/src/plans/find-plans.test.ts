@@ -1,7 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
 import {
-  wayOf,
-  planCase,
   assess,
   AXLES,
   countsOf,
@@ -30,11 +28,8 @@ import {
   type PlanSearch,
   type PlansAsked,
 } from '..';
-import { catalogue, demoJob, plainJob, settings, vehicleOf } from '../testing/demo-world';
-import { makeCatalogue } from '../testing/make-catalogue';
-import { madeKits, WORN } from '../testing/made-worlds';
-import { prepare } from '../testing/prepared';
-import { askPlans as ask, boughtPlan } from '../testing/plans-asked';
+import { catalogue, demoJob, settings, vehicleOf } from '../testing/demo-world';
+import { askPlans as ask } from '../testing/plans-asked';
 import { DAY } from '../testing/situations';
 
 const found = (job: JobSections, more: Partial<PlansAsked> = {}) => findAllPlans(ask(job, more))!;
@@ -307,82 +302,5 @@ describe('laws of the search', () => {
         .value;
     };
     expect(of(0.5)).toBeLessThan(of(1));
-  });
-});
-
-/** Every set of the parts that are made for a vehicle, judged whole; what could be left out, left out. */
-function everyPlan(job: JobSections, c: Catalogue) {
-  const parts = c.parts.filter(
-    (p) => fitmentOf(p.applications, vehicleIn(job, c)).verdict !== 'no' && !p.structural,
-  );
-  // a source that works against its end's wish, or against the other on its axle, is none
-  const plain = planCase(job, vehicleIn(job, c), c, settings, { prepare });
-  const ways = new Map(parts.map((p) => [p.code, LIFT_SOURCES.includes(p.family) ? wayOf(p, plain) : 0]));
-  const wish = (p: (typeof parts)[number]) =>
-    Math.sign((p.axle === 'rear' ? job.brief.rearTargetMm : job.brief.frontTargetMm) ?? 0);
-  const serves = (p: (typeof parts)[number]) => p.axle === 'both' || ways.get(p.code)! * wish(p) >= 0;
-  const pull = (p: (typeof parts)[number], q: (typeof parts)[number]) =>
-    p.axle !== q.axle || ways.get(p.code)! * ways.get(q.code)! >= 0;
-  let sets: readonly (readonly (typeof parts)[number][])[] = [[]];
-  for (const p of parts.filter(serves))
-    sets = sets.flatMap((s) => (s.every((q) => together(p, q) && pull(p, q)) ? [s, [...s, p]] : [s]));
-  return sets.map((set) => {
-    const p = boughtPlan(ask(job, { catalogue: c, prepare }), set);
-    return {
-      name: set.map((x) => x.code).join(' + '),
-      counts: countsOf(p.outcome),
-      open: p.outcome.needs.no + p.outcome.needs.needs,
-      parts: set.map((x) => x.code),
-      cures: set.filter((x) => !LIFT_SOURCES.includes(x.family)),
-      codes: p.needs.filter((n) => n.verdict === 'needs' || n.verdict === 'no').map((n) => n.finding.code),
-    };
-  });
-}
-const vehicleIn = (job: JobSections, c: Catalogue) => ({
-  platform: c.platforms.find((p) => p.code === job.vehicle.platform)!,
-  year: job.vehicle.year,
-  variant: job.vehicle.variant,
-});
-
-/** as many in every run; 500 by `npm run exact` */
-const WORLDS = Number(process.env.RIGGER_WORLDS ?? 40);
-describe('against trying everything', () => {
-  const seeds = Array.from({ length: WORLDS }, (_, i) => i + 1);
-  it.each(seeds)('made world %i: what is found is what trying every set of parts gives', (seed) => {
-    const made = makeCatalogue(catalogue, { platforms: 1 + (seed % 3), parts: 7 + (seed % 3) * 4, seed });
-    const platform = made.platforms[seed % made.platforms.length]!;
-    const parts = made.parts.filter((p) => p.applications.some((a) => a.platform === platform.code));
-    const c = { ...made, kits: seed % 2 === 0 ? [] : madeKits(parts, seed), reliefs: [] };
-    const plain = plainJob(platform.code.replace(/-w\d+$/, ''));
-    const job: JobSections = {
-      ...plain,
-      lookOver: { ...plain.lookOver, items: seed % 3 === 0 ? WORN : [] },
-      vehicle: { ...plain.vehicle, platform: platform.code },
-      brief: { ...plain.brief, wish: 'height', frontTargetMm: 10 + seed * 3, rearTargetMm: 5 + seed * 2 },
-    };
-    const r = found(job, { catalogue: c });
-    const every = everyPlan(job, c);
-    expect(every.length).toBeGreaterThan(2);
-    const least = Math.min(...every.map((e) => e.open));
-    const got = [...r.plans, ...Object.values(r.ofFamily)];
-    expect(Math.min(...got.map((p) => p.outcome.needs.no + p.outcome.needs.needs))).toBe(least);
-    // a part is in a plan for a need that its record names; what settles nothing is offered as advice
-    const codesOf = new Map(every.map((e) => [e.name, e.codes]));
-    const lean = every.filter((e) =>
-      e.cures.every((x) => {
-        const less = codesOf.get(e.parts.filter((p) => p !== x.code).join(' + '))!;
-        return less.some((n) => !e.codes.includes(n) && x.cures.includes(n));
-      }),
-    );
-    for (const e of lean.filter((x) => x.open === least))
-      expect([
-        e.name,
-        r.plans.some((p) => {
-          const is = countsOf(p.outcome);
-          return betters(is, e.counts) || is.every((x, i) => Math.abs(x - e.counts[i]!) < 1e-6);
-        }),
-      ]).toEqual([e.name, true]);
-    for (const p of r.plans.filter((x) => x.outcome.needs.no + x.outcome.needs.needs === least))
-      expect(lean.some((e) => e.open === least && betters(e.counts, countsOf(p.outcome)))).toBe(false);
   });
 });

@@ -4,6 +4,7 @@ import type { Lock } from '../job';
 import type { Axle } from '../suspension';
 import type { FoundPlan, PlansAsked } from './built-plan';
 import { columnsOf, countsOf, orderOfBest, type Columns } from './columns';
+import type { ClosedSet } from './closure';
 import { corrected } from './corrections';
 import { preparing } from './judged';
 import { allowsSchool } from './locks';
@@ -145,13 +146,16 @@ function* onWay(
     if (cut) kept.cutShort();
     return of;
   };
-  const tell = (from: readonly number[]) => {
-    for (const set of all(m.closed(from))) {
+  const tell = (closed: readonly ClosedSet[]) => {
+    for (const { set } of closed) {
       if (!holdsWanted(space, set) || beaten(m.bounds.ofAll(set))) continue;
       counts.tried++;
       kept.keep(m.found(set));
     }
   };
+  /** leaves nothing open that one of the others settles */
+  const opensNoMore = (of: ClosedSet, than: readonly ClosedSet[]) =>
+    than.some((o) => of.open.every((n) => o.open.includes(n)));
   type IsBeaten = (p: Bounded) => boolean;
   const isHopeful = (end: ClosedEnd, sketch: Sketch, axle: Axle, isBeaten: IsBeaten) =>
     ![false, true].some((travel) => m.bounds.ofOneEnd(end, sketch, axle, travel).every(isBeaten));
@@ -162,7 +166,10 @@ function* onWay(
         if (isBeaten(m.bounds.ofEither(f, r, sketch))) continue;
         const set = m.together(f, r);
         if (set === null || m.bounds.ofBothEnds(f, r).every(isBeaten)) continue;
-        tell(set);
+        const plain = all(m.closed(set));
+        tell(plain);
+        for (const more of m.withKitsMadeWhole(set))
+          tell(all(m.closed(more)).filter((c) => opensNoMore(c, plain)));
       }
   };
   const startsOf = (sketch: Sketch) => ({ front: m.frontStarts(sketch), rear: [sketch.ends.rear] });
@@ -187,16 +194,16 @@ function* onWay(
         : { front: closed('front'), rear: hopeful };
     tellPairs(sketch, ends, beaten);
   };
-  // what drives better is never the best of its kind, which is told by what is left to do, the wish and money; what saves a repair may be
-  const isBeaten = m.savesRepairs ? beaten : kept.dominated;
-  /** ends of an axle with what drives better or saves a repair; what is bought for that leaves nothing open that is settled without it */
+  // what drives better is never the best of its kind, which is told by what is left to do, the wish and money; what saves money may be
+  const isBeaten = m.savesMoney ? beaten : kept.dominated;
+  /** ends of an axle with what drives better or saves money; what is bought for that leaves nothing open that is settled without it */
   const bettered = (sketch: Sketch, axle: Axle, start: readonly number[], plain: readonly ClosedEnd[]) =>
     all(m.improvedEnds(axle, start, plain))
       .filter((end) => isHopeful(end, sketch, axle, isBeaten))
       .flatMap((end) => all(m.withRoom(axle, start, end)))
-      .filter((end) => plain.some((p) => end.open.every((n) => p.open.includes(n))))
+      .filter((end) => opensNoMore(end, plain))
       .filter((end) => isHopeful(end, sketch, axle, isBeaten));
-  /** the same with what drives better or saves a repair, at either end or both */
+  /** the same with what drives better or saves money, at either end or both */
   const lookForBetter = (sketch: Sketch): void => {
     const isWorth = (axle: Axle) => {
       const least = m.bounds.ofImproved(sketch, axle);

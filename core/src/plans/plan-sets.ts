@@ -128,12 +128,15 @@ export const union = (f: readonly number[], r: readonly number[]): readonly numb
 export const isFixed = (space: PlanSpace, i: number): boolean =>
   space.pinned.includes(i) ||
   [...space.sources.front, ...space.sources.rear, ...space.sources.both].includes(i);
+/** What needs are told apart by when they are settled. The tyre's room at an end is one need, whichever obstacle is next. */
+export const openKey = (n: Need): string =>
+  n.finding.code === 'tire-clearance' ? `${n.finding.code}/${n.finding.axle}` : needKey(n);
 /** Keys of what is open, what is cheap to ask first. */
 export const openKeys = (
   { cheap, room }: JudgedSet,
   axle: Axle | null,
   left: readonly string[],
 ): readonly string[] => {
-  const first = toSettle(cheap(axle)).map(needKey);
-  return first.some((n) => !left.includes(n)) ? first : [...first, ...toSettle(room(axle)).map(needKey)];
+  const first = toSettle(cheap(axle)).map(openKey);
+  return first.some((n) => !left.includes(n)) ? first : [...first, ...toSettle(room(axle)).map(openKey)];
 };

@@ -45,7 +45,7 @@ export interface PlanSpace {
   readonly things: readonly Thing[];
   /** lift sources that act on one axle, on both, and what is in every plan */
   readonly sources: Readonly<Record<Axle | 'both', readonly number[]>>;
-  /** parts of one axle that lift nothing and may drive better or save a repair */
+  /** parts of one axle that lift nothing and may drive better or save money */
   readonly improvers: Readonly<Record<Axle, readonly number[]>>;
   readonly pinned: readonly number[];
   /** families that every plan must hold one of */

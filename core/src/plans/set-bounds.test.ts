@@ -85,8 +85,8 @@ describe('no plan is less than what was said of a part of it', () => {
       const start = pick(m.frontStarts(sketch));
       const [f, r] = [pick(m.closeAxle('front', start).of), pick(m.closeAxle('rear', sketch.ends.rear).of)];
       const set = m.together(f, r);
-      if (set === null) continue;
-      for (const all of m.closed(set).of) {
+      const sets = set ? [set, ...m.withKitsMadeWhole(set)] : [];
+      for (const { set: all } of sets.flatMap((s) => m.closed(s).of)) {
         looked++;
         const is = columnsOf(m.found(all).outcome);
         say('sources', all, under(sketch.least, is));

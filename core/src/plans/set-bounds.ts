@@ -80,7 +80,7 @@ export interface SetBounds {
   readonly ofSources: (front: readonly number[], rear: readonly number[]) => Sketch;
   /** The same with what nothing of the space settles; `work`: and with the hours of its sources, which are dearer to ask. */
   readonly withWhatStays: (s: Sketch, work: boolean) => readonly Bounded[];
-  /** The same with something at one end that drives better or saves a repair; null where nothing of the space may. */
+  /** The same with something at one end that drives better or saves money; null where nothing of the space may. */
   readonly ofImproved: (s: Sketch, axle: Axle) => Bounded | null;
   /** One end closed: its cures and its work, what stays open at the other. `travel`: also with what the closed end's own travel makes
    *  worse, which is dearer to ask. */

@@ -1,3 +1,4 @@
+import { LIFT_SOURCES } from '../catalogue';
 import { listed, type BuildItem, type JobSections } from '../job';
 import { newTires } from '../forecast';
 import { assessCase } from '../match';
@@ -8,7 +9,7 @@ import { leastBuyMinor } from './bounds';
 import { comesTo } from './built-plan';
 import { buy } from './buying';
 import { thingPrice } from './plan-space';
-import { thingAt, type PlanSets, type SearchWorld } from './plan-sets';
+import { thingAt, union, type PlanSets, type SearchWorld } from './plan-sets';
 
 /** What a set comes to: money with tax, minor units, and minutes of people. */
 export interface Cost {
@@ -32,9 +33,14 @@ export interface SetCosts {
   readonly leastBeside: (front: readonly number[], rear: readonly number[]) => Cost;
   /** Bounds every plan: nothing bought, less what is saved. */
   readonly least: () => Cost;
-  /** Whether buying something may take a repair away. */
-  readonly savesRepairs: () => boolean;
+  /** Whether buying something more may come to less: it takes a repair away, or makes a kit whole that costs less than some of its pieces. */
+  readonly savesMoney: () => boolean;
+  /** The set with the rest of a kit of which it has something, where it comes to less so; for each such kit and for several. */
+  readonly withKitsMadeWhole: (set: readonly number[]) => readonly (readonly number[])[];
 }
+
+/** sums are rounded line by line, minor units */
+const ROUNDED_MINOR = 10;
 
 /** What sets of things cost, each once. */
 export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): SetCosts {
@@ -63,6 +69,12 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
   const besides = new Map<string, Beside>();
   const totals = new Map<string, number>();
   const partsMinor = (set: readonly number[]) => withTax(boughtFor(set).priceMinor + reliefMinor(set));
+  const totalMinor = (set: readonly number[]) =>
+    keptIn(
+      totals,
+      set.join(),
+      () => comesTo(jobFor(set), assessCase(judged(set).plan), catalogue, settings).money.totalMinor,
+    );
   const besideOf = (set: readonly number[]): Beside =>
     keptIn(besides, set.join(), () => {
       const { money, work } = comesTo(jobFor(set), assessCase(judged(set).plan, []), catalogue, settings);
@@ -90,18 +102,41 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
       personMinutes: Math.max(0, bare.personMinutes - work.personMinutes),
     };
   });
+  /** pieces of each kit that holds any, as places in the space, and what all of them but the cheapest cost singly */
+  const kitPieces = once(() => {
+    const placeOf = new Map(space.things.flatMap((t, i) => (t.kind === 'part' ? [[t.part.code, i]] : [])));
+    return kits.flatMap((k) => {
+      const pieces = k.parts.flatMap((x) => placeOf.get(x.part) ?? []);
+      const prices = pieces.map((i) => thingPrice(thingAt(space, i)));
+      const allButOneMinor = prices.reduce((sum, p) => sum + p, 0) - Math.min(...prices);
+      return pieces.length === k.parts.length && pieces.length > 1 ? [{ pieces, k, allButOneMinor }] : [];
+    });
+  });
+  const isSource = (i: number) => {
+    const t = thingAt(space, i);
+    return t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
+  };
+  /** the set with these as well, no source of lift among them, for those are chosen before; null where they cannot be together */
+  const withAll = (set: readonly number[], pieces: readonly number[]) =>
+    pieces.reduce<readonly number[] | null>(
+      (s, i) => (s === null || s.includes(i) ? s : !isSource(i) && space.fits(s, i) ? union(s, [i]) : null),
+      set,
+    );
+  const madeWhole = (set: readonly number[]): readonly (readonly number[])[] =>
+    kitPieces().flatMap(({ pieces }) => {
+      if (!pieces.some((i) => set.includes(i))) return [];
+      const more = withAll(set, pieces);
+      if (!more || more.length === set.length) return [];
+      const mayLess = partsMinor(more) - partsMinor(set) < saved().totalMinor + ROUNDED_MINOR;
+      return mayLess && totalMinor(more) < totalMinor(set) ? [more, ...madeWhole(more)] : [];
+    });
   const lessSaved = (c: Cost): Cost => ({
     totalMinor: c.totalMinor - saved().totalMinor,
     personMinutes: c.personMinutes - saved().personMinutes,
   });
   return {
     jobFor,
-    totalMinor: (set) =>
-      keptIn(
-        totals,
-        set.join(),
-        () => comesTo(jobFor(set), assessCase(judged(set).plan), catalogue, settings).money.totalMinor,
-      ),
+    totalMinor,
     partsMinor,
     leastPartsMinor: (set) =>
       withTax(keptIn(leasts, set.join(), () => leastBuyMinor(partsOf(set), kits)) + reliefMinor(set)),
@@ -114,6 +149,7 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
       return lessSaved({ totalMinor: most('totalMinor'), personMinutes: most('personMinutes') });
     },
     least: () => lessSaved(besideOf([])),
-    savesRepairs: () => saved().totalMinor > 0,
+    savesMoney: () => saved().totalMinor > 0 || kitPieces().some((k) => k.k.priceMinor < k.allButOneMinor),
+    withKitsMadeWhole: madeWhole,
   };
 }

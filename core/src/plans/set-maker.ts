@@ -2,8 +2,8 @@ import type { Axle } from '../suspension';
 import { keptIn } from '../units';
 import { onAxle } from '../vehicle';
 import { wholePlan, type FoundPlan } from './built-plan';
-import { closedSets, leaner, type Closed, type CureProblem } from './closure';
-import { cureProblem } from './cure-problem';
+import { closedSets, leaner, type Closed, type ClosedSet, type CureProblem } from './closure';
+import { cureProblem, isWorthIt } from './cure-problem';
 import { needCounts } from './outcome';
 import { thingName } from './plan-space';
 import { isFixed, planSets, thingAt, union, type SearchWorld } from './plan-sets';
@@ -21,8 +21,8 @@ export interface SetMaker {
   readonly bounds: SetBounds;
   /** no plan comes to less */
   readonly leastMinor: number;
-  /** something that may be bought takes a repair away */
-  readonly savesRepairs: boolean;
+  /** something more that may be bought may come to less */
+  readonly savesMoney: boolean;
   /** pinned parts of the axle and what it stands on, with these sources; null where they cannot be together */
   readonly startFor: (
     axle: Axle,
@@ -32,15 +32,17 @@ export interface SetMaker {
   /** sources of both ends as a sketch; nothing where they cannot be together */
   readonly sketched: (front: readonly number[], rear: readonly number[]) => readonly Sketch[];
   readonly closeAxle: (axle: Axle, set: readonly number[]) => ClosedAxle;
-  /** the same ends with what drives better or saves a repair, no room made for the tyre yet */
+  /** the same ends with what drives better or saves money, no room made for the tyre yet */
   readonly improvedEnds: (axle: Axle, start: readonly number[], ends: readonly ClosedEnd[]) => ClosedAxle;
   /** room made for the tyre of such an end */
   readonly withRoom: (axle: Axle, start: readonly number[], end: ClosedEnd) => ClosedAxle;
   readonly isClosed: (axle: Axle, set: readonly number[]) => boolean;
   /** two closed ends as one set; null where they cannot be together */
   readonly together: (f: ClosedEnd, r: ClosedEnd) => readonly number[] | null;
-  /** the whole vehicle closed from a set, with nothing in it that could be left out */
-  readonly closed: (from: readonly number[]) => Every<readonly number[]>;
+  /** the set with the rest of a kit of which it has something, where it comes to less so; for each such kit and for several */
+  readonly withKitsMadeWhole: (set: readonly number[]) => readonly (readonly number[])[];
+  /** the whole vehicle closed from a set, with nothing in it that could be left out or is not worth its place */
+  readonly closed: (from: readonly number[]) => Every<ClosedSet>;
   readonly found: (set: readonly number[]) => FoundPlan;
   /** What the front is closed from: its sources; where both ends leave caster short, with each thing that may cure it in, for it may do the
    *  work of other cures too, and without one only where none of them is enough. */
@@ -53,7 +55,7 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
   const sets = planSets(world);
   const costs = setCosts(world, sets);
   const { judged, needsAt, partsOf, casterShort } = sets;
-  const saving = costs.savesRepairs() ? costs.totalMinor : null;
+  const saving = costs.savesMoney() ? costs.totalMinor : null;
   const problems = new Map<string, CureProblem>();
   const problem = (axle: Axle | null, improve = false) =>
     keptIn(problems, `${axle} ${improve}`, () => cureProblem(world, sets, axle, improve, saving));
@@ -86,7 +88,7 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
   return {
     bounds,
     leastMinor: costs.least().totalMinor,
-    savesRepairs: saving !== null,
+    savesMoney: saving !== null,
     startFor: (axle, sources, body) => {
       const pinned = space.pinned.filter((i) => {
         const t = thingAt(space, i);
@@ -123,11 +125,13 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
       const set = union(f.set, r.set);
       return clashes(set) ? null : set;
     },
+    withKitsMadeWhole: costs.withKitsMadeWhole,
     closed: (from) => {
       const whole = problem(null);
       const { sets: closed, cut } = closedSets(from, whole);
       const fixed = (set: readonly number[]) => set.filter((i) => isFixed(space, i));
-      return { of: closed.map((c) => leaner(c, fixed(c.set), whole).set), cut };
+      const lean = closed.map((c) => leaner(c, fixed(c.set), whole));
+      return { of: lean.filter(({ set }) => isWorthIt(set, world, sets, whole.loses)), cut };
     },
     found: (set) =>
       wholePlan(
