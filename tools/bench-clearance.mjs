@@ -15,7 +15,7 @@ export function benchClearance(core, catalogue, job, assessed, line, ms) {
     reliefs: [],
     catalogue,
   };
-  const tire = core.asAsked(assessed.tires.check.front.target, 'wanted');
+  const tire = core.studiedTire(assessed.tires.check.front.target, 'wanted');
   const axle = core.rubAxle(input).value;
   const wheel = core.mountedBody(tire, assessed.vehicle.platform, 0);
   const points = axle.obstacles.reduce((n, o) => n + o.points.length, 0);

@@ -1,4 +1,4 @@
-import { OBSTACLE_KINDS, PLAN_FAMILIES, SPECIALS, type PlansTold } from '@rigger/core';
+import { OBSTACLE_KINDS, PLAN_FAMILIES, SPECIALS, type SearchProgress } from '@rigger/core';
 import * as z from 'zod';
 
 const code = z.string().min(1).max(200);
@@ -18,11 +18,11 @@ const plan = {
   family: z.enum(PLAN_FAMILIES),
   needs: z.strictObject({ no: count, needs: count, ask: count, advised: count }),
   missMm: z.number(),
-  movedMm: z.number(),
+  unwishedMoveMm: z.number(),
   days: z.number(),
-  worse: z.number(),
-  doubt: z.number(),
-  lasting: count,
+  drivabilityPenalty: z.number(),
+  provenanceRank: z.number(),
+  irreversibleCount: count,
   rakeMm: z.number().nullable(),
   rakeLoadedMm: z.number().nullable(),
   totalMinor: z.number(),
@@ -47,5 +47,5 @@ export const PlansToldSchema = z.strictObject({
   pairs: count,
   left: count,
   boundMinor: z.number().nullable(),
-}) satisfies z.ZodType<PlansTold>;
+}) satisfies z.ZodType<SearchProgress>;
 export type PlansToldEvent = z.output<typeof PlansToldSchema>;

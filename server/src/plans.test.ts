@@ -1,11 +1,11 @@
 import { PlansToldSchema } from '@rigger/contracts';
-import type { PlansTold } from '@rigger/core';
+import type { SearchProgress } from '@rigger/core';
 import { get, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { openServer, type OpenServer } from './testing/open-server';
 import type { Planner } from './workers/pool';
 
-const TOLD: PlansTold = {
+const TOLD: SearchProgress = {
   shown: [],
   all: [],
   complete: false,
@@ -23,7 +23,7 @@ async function hear(s: OpenServer, job: string) {
   );
   const chunks: Buffer[] = [];
   res.on('data', (b: Buffer) => chunks.push(b));
-  const ended = new Promise<readonly PlansTold[]>((resolve) => {
+  const ended = new Promise<readonly SearchProgress[]>((resolve) => {
     res.on('end', () => {
       const lines = Buffer.concat(chunks).toString().split('\n\n');
       resolve(

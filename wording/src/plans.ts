@@ -7,7 +7,7 @@ import type {
   Lock,
   PlanFamily,
   PlanPoint,
-  PlansTold,
+  SearchProgress,
   QuestionWorth,
   RubCheck,
   ShownPoint,
@@ -85,7 +85,7 @@ const COLUMN_WORDS: Readonly<Record<ColumnName, string>> = {
   offFrontMm: 'the wish at each end',
   offRearMm: 'the wish at each end',
   offStanceMm: 'the stance',
-  movedMm: 'no more lift than it takes',
+  unwishedMoveMm: 'no more lift than it takes',
   totalMinor: 'money with tax',
   personMinutes: 'person time',
   days: 'days until the parts are here',
@@ -99,7 +99,7 @@ export const comparedText = (): string => {
 };
 const NUMBER_WORDS = ['No', 'One', 'Two', 'Three', 'Four', 'Five'];
 /** The finding of the plans in one sentence, and how it was come by. */
-export function plansHeadline(t: PlansTold | null, busy: boolean, style: Style): Headline {
+export function plansHeadline(t: SearchProgress | null, busy: boolean, style: Style): Headline {
   if (!t)
     return busy
       ? { sentence: 'Looking for plans …', consequence: 'The first is here in a moment; you may go on.' }

@@ -3,7 +3,7 @@ import {
   OBSTACLE_KINDS,
   rubStudy,
   finish,
-  asAsked,
+  studiedTire,
   afterBuild,
   type Relief,
   type RubCure,
@@ -39,7 +39,7 @@ const studyOf = (name: string, axle: 'front' | 'rear', change: object = {}): Rub
       planned: afterBuild(a.fitted, a.chosen),
       reliefs: [],
       catalogue,
-      tire: asAsked(a.tires.check![axle].target, '285s'),
+      tire: studiedTire(a.tires.check![axle].target, '285s'),
     }),
   );
   if (!r.ok) throw new Error(JSON.stringify(r.fault));

@@ -1,5 +1,5 @@
 import { nearestToZero, type ReachFault, type SuspensionModel, type Vec3 } from '../suspension';
-import { keptIn } from '../units';
+import { memoized } from '../units';
 import { cloudOf, type Cloud, type ScanList } from './kernel';
 import { turnsWithWheel, type Obstacle } from './obstacle';
 import { piecesOf, putSpans } from './pieces';
@@ -46,7 +46,7 @@ export function* polarTable(
   }
   const constant = obstacles.map((o) => turnsWithWheel(o, model.beam));
   const clouds = obstacles.map((o, k) =>
-    keptIn(walk.measured, keyOf(o), () => cloudIn(walk, o, constant[k] === true)),
+    memoized(walk.measured, keyOf(o), () => cloudIn(walk, o, constant[k] === true)),
   );
   return { grid, obstacles, states, first, clouds, constant, walk };
 }

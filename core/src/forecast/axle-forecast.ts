@@ -96,7 +96,7 @@ export function forecastAxle(
     effectsOfKind(plan.parts, which, 'alignment-range'),
     effectsOfKind(plan.parts, which, 'damper'),
   ]);
-  return axle.keep(`forecast ${plan.key} ${key}`, () => make(axle, plan, here));
+  return axle.memo(`forecast ${plan.key} ${key}`, () => make(axle, plan, here));
 }
 
 function make(

@@ -160,7 +160,7 @@ export function* shakenInputs(
   const slack = given('slack', spec.hardpointMm, 'mm', 'how well the hardpoints are known');
   const shakenAxles = v.shaken(hardpoints);
   // they stand today the same whatever is planned
-  const own = v.keep(`own springs ${hardpoints}`, () => shakenAxles.map((axle) => ownMm(axle, same, 0)));
+  const own = v.memo(`own springs ${hardpoints}`, () => shakenAxles.map((axle) => ownMm(axle, same, 0)));
   for (const [i, axle] of shakenAxles.entries())
     yield* shaken('hardpoint-tolerance', slack, axle, same, 0, own[i]);
   const raw = was.value.zMm - is.value.zMm;
@@ -197,7 +197,7 @@ export function heightDoubtMm(v: VehicleAxle, plan: AxleView, here: readonly Fit
 export function liftDoubts(v: VehicleAxle, plan: AxleView, here: readonly FittedPart[]): readonly Figure[] {
   const settle = Math.max(0, ...here.map((f) => f.part.settleShare));
   const claim = here.some((f) => f.part.claimOnly);
-  return v.keep(`lift doubts ${plan.key} ${settle} ${claim}`, () => doubtsOf(v, plan, here));
+  return v.memo(`lift doubts ${plan.key} ${settle} ${claim}`, () => doubtsOf(v, plan, here));
 }
 function doubtsOf(v: VehicleAxle, plan: AxleView, here: readonly FittedPart[]): readonly Figure[] {
   const kinds = new Map<DoubtName, { by: Figure; square: number }>();

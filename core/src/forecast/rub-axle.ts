@@ -244,13 +244,13 @@ export function axleGrid(a: RubAxle, rows: number, columns: number): PoseGrid {
 export const othersMm = ({ acrossIs, ends }: RubAxle): PoseGrid['othersMm'] =>
   acrossIs === 'kingpin-deg' ? ['same', ends.bottomMm, ends.topMm] : ['same'];
 /** Keeps the walk over a grid, for whoever asks the same linkage again with other things near its wheels. */
-export type KeepWalk = (grid: PoseGrid, make: () => WheelWalk) => WheelWalk;
+export type WalkMemo = (grid: PoseGrid, make: () => WheelWalk) => WheelWalk;
 /** The table of an axle in one go. */
 export function axleTable(
   a: RubAxle,
   rows: number,
   columns: number,
-  keep?: KeepWalk,
+  keep?: WalkMemo,
 ): Result<PolarTable, ReachFault> {
   const grid = axleGrid(a, rows, columns);
   const { model } = a.setup;

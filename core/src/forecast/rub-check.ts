@@ -9,7 +9,7 @@ import {
   insideRim,
   mountedBody,
   tireToleranceMm,
-  type KeepWalk,
+  type WalkMemo,
   type RubAxle,
   type RubAxleInput,
 } from './rub-axle';
@@ -44,7 +44,7 @@ const CHECK_ROWS = 9;
 /** lock needs a finer step than the other wheel's travel, which hardly moves this one */
 const CHECK_COLUMNS = { lock: 11, roll: 3 } as const;
 /** The coarse table of the short answer, with all ends of travel and lock in it. */
-export const checkTable = (a: RubAxle, keep?: KeepWalk): Result<PolarTable, ReachFault> =>
+export const checkTable = (a: RubAxle, keep?: WalkMemo): Result<PolarTable, ReachFault> =>
   axleTable(a, CHECK_ROWS, a.acrossIs === 'other-wheel-mm' ? CHECK_COLUMNS.roll : CHECK_COLUMNS.lock, keep);
 /** What the clearance of the nearest is in doubt by, mm: height, tyre and wheel moved by their doubts, the obstacle, which may be nearer by
  *  its own, the wheel's centre, and flex at full lock. */
@@ -53,7 +53,7 @@ export function clearanceDoubtMm(
   a: RubAxle,
   { nearest, atLock }: RubCheck,
   tire: TireAsked,
-  keep?: KeepWalk,
+  keep?: WalkMemo,
 ): number {
   const table = checkTable(a, keep);
   if (!table.ok) return 0;
@@ -82,7 +82,7 @@ export function rubChecks(
   input: RubInput,
   a: RubAxle,
   tires: readonly TireAsked[],
-  keep?: KeepWalk,
+  keep?: WalkMemo,
 ): Result<readonly RubCheck[], ReachFault> {
   const table = checkTable(a, keep);
   if (!table.ok) return table;

@@ -1,11 +1,11 @@
 import {
   add,
   assess,
-  asAsked,
+  studiedTire,
   axleTable,
   clearanceMm,
   curesOf,
-  keptIn,
+  memoized,
   needKey,
   planCase,
   afterBuild,
@@ -22,7 +22,7 @@ import {
   scale,
   wholeRubStudy,
   OBSTACLE_KINDS,
-  type KeepWalk,
+  type WalkMemo,
   type ReliefChoice,
   type RubAxleInput,
   type RubProgress,
@@ -70,13 +70,13 @@ describe('obstacles of the demo platforms', () => {
     '$code $axle: one relief after another on a walk that is kept answers as each by itself',
     ({ code, axle }) => {
       const walks = new Map<string, WheelWalk>();
-      const keep: KeepWalk = (grid, make) => keptIn(walks, JSON.stringify(grid), make);
+      const keep: WalkMemo = (grid, make) => memoized(walks, JSON.stringify(grid), make);
       const reliefs = reliefChoices({ vehicle: vehicleOf(plainJob(code)), axle, catalogue }, () => true);
       const tires = [40, 90].map((more) => stockTire(code, more));
       for (const set of [[], ...reliefs.slice(0, 3).map((r) => [r]), reliefs]) {
         const input = plainRubInput(code, axle, set);
         const a = ok(rubAxle(input));
-        const said = (kept?: KeepWalk) =>
+        const said = (kept?: WalkMemo) =>
           ok(rubChecks(input, a, tires, kept)).map(({ clears, nearest, nearestToStop, rubbing }) => ({
             clears,
             nearest,
@@ -302,7 +302,7 @@ describe('a job with its tyre', () => {
       planned: afterBuild(a.fitted, a.chosen),
       reliefs: [],
       catalogue,
-      tire: asAsked(a.tires.check!.front.target, 'x'),
+      tire: studiedTire(a.tires.check!.front.target, 'x'),
     };
     const s = study(input.tire, input);
     expect(s.obstacles[0]!.used.clearanceMm).toBeCloseTo(a.clearance.front!.nearest.used.clearanceMm, 0);

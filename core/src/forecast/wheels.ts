@@ -18,8 +18,8 @@ import {
   type TireSize,
   type TireSizeFault,
 } from '../tires';
-import { G_M_PER_S2, keptIn } from '../units';
-import { asAsked, type MountedSide, type TireAsked } from '../vehicle';
+import { G_M_PER_S2, memoized } from '../units';
+import { studiedTire, type MountedSide, type TireAsked } from '../vehicle';
 import { tireFigures, tireStiffness, type TireFigures } from './tire-figures';
 
 /** Tyre and wheel of one axle, old against new, under that axle's own load. */
@@ -283,9 +283,9 @@ type Standing = ReturnType<typeof mountedToday>;
 const standing = new WeakMap<Platform, WeakMap<SizesToday, Map<Axle, Standing>>>();
 /** The tyre that stands on an axle today, on its wheel; null where its size cannot be read. Read once: every plan that is tried asks. */
 const standingToday = (section: SizesToday, platform: Platform, axle: Axle) =>
-  keptIn(
-    keptIn(
-      keptIn(standing, platform, () => new WeakMap<SizesToday, Map<Axle, Standing>>()),
+  memoized(
+    memoized(
+      memoized(standing, platform, () => new WeakMap<SizesToday, Map<Axle, Standing>>()),
       section,
       () => new Map<Axle, Standing>(),
     ),
@@ -339,7 +339,7 @@ export function tireToday(
   if (!now) return null;
   const label = formatTireSize(now.size);
   return {
-    asked: asAsked({ ...now, ...now.wheel, item: null }, label),
+    asked: studiedTire({ ...now, ...now.wheel, item: null }, label),
     asBuilt:
       stock.ok &&
       label === formatTireSize(stock.value) &&

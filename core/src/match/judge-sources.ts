@@ -37,8 +37,11 @@ export function judgeSources(axle: Axle, c: PlanCase): readonly SourceVerdict[] 
   const without = new Set(needsOf(withChosen(c, rest), JUDGED_BY).map(needKey));
   const picked = new Set(c.job.build.items.map((i) => i.code));
   const byCode = new Map(c.catalogue.parts.map((p) => [p.code, p]));
-  type Judged = Pick<SourceVerdict, 'verdict' | 'reasons' | 'lift' | 'bodyLiftMm' | 'listed' | 'provenance'>;
-  const judge = (parts: readonly FittedPart[]): Judged => {
+  type SourceFindings = Pick<
+    SourceVerdict,
+    'verdict' | 'reasons' | 'lift' | 'bodyLiftMm' | 'listed' | 'provenance'
+  >;
+  const judge = (parts: readonly FittedPart[]): SourceFindings => {
     const fits = parts.map((p) => fitmentOf(p.part.applications, c.vehicle));
     const listed = !fits.some((f) => f.verdict === 'no' && f.reason === 'not-listed');
     // most of a catalogue is made for other vehicles: that is said without making a plan of it

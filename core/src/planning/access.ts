@@ -3,7 +3,7 @@ import type { Looked, Workshop } from '../job';
 import type { Axle, SuspensionKind } from '../suspension';
 import { SIDES } from './fastening';
 import { placeRank, stateAt, turnOf, turnStep, type Place, type StepNode } from './step';
-import { leastWays, type Way } from './ways';
+import { leastWays, type AccessWay } from './ways';
 
 interface OpenState {
   /** of the way and where: one state has one id, whatever way is gone */
@@ -103,7 +103,7 @@ export function accessFor(work: Asked, known: readonly AccessState[], choosing: 
   const keysOf = (codes: readonly string[], place: Place) => codes.flatMap((c) => at(c, place) ?? []);
   const missing = new Set<string>();
   const records = new Map<string, AccessState>();
-  const ways: Way[] = [];
+  const ways: AccessWay[] = [];
   const seen = new Set<string>();
   /** all that could come into question, with what stands in its way */
   const collect = (codes: readonly string[], place: Place): void => {

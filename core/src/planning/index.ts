@@ -12,6 +12,6 @@ export * from './torque-list';
 export { turnedBy } from './pivots';
 export { sideStep, turnOf } from './step';
 export type { NotMoved, Served, Shared, WorkPlan, WorkStep } from './step';
-export { leastWays, type Way } from './ways';
+export { leastWays, type AccessWay as Way } from './ways';
 export { workPlan } from './work-plan';
 export * from './way-choices';

@@ -1,5 +1,5 @@
 /** One way to reach a state of the vehicle, with what it costs to go there and back. */
-export interface Way {
+export interface AccessWay {
   readonly id: string;
   /** the state it reaches, and others that hold as well then */
   readonly state: string;
@@ -13,13 +13,16 @@ export interface Way {
  *  open is tried by each way to it, and what costs no less than the best so far is left. Of two that cost the same the one whose ways
  *  stand earlier in the list.
  *  @example leastWays(['b'], [{ id: '1', state: 'a', gives: [], needs: [], cost: 2 }, { id: '2', state: 'b', gives: [], needs: ['a'], cost: 3 }])?.map((w) => w.id) // ["1","2"] */
-export function leastWays(needed: readonly string[], ways: readonly Way[]): readonly Way[] | null {
-  const to = new Map<string, Way[]>();
+export function leastWays(
+  needed: readonly string[],
+  ways: readonly AccessWay[],
+): readonly AccessWay[] | null {
+  const to = new Map<string, AccessWay[]>();
   for (const w of ways) for (const s of [w.state, ...w.gives]) to.set(s, [...(to.get(s) ?? []), w]);
   const known = (s: string) => to.has(s);
-  let best: readonly Way[] | null = null;
+  let best: readonly AccessWay[] | null = null;
   let least = Infinity;
-  const visit = (chosen: readonly Way[], cost: number): void => {
+  const visit = (chosen: readonly AccessWay[], cost: number): void => {
     if (cost >= least) return;
     const goals = [...needed, ...chosen.flatMap((w) => w.needs)].filter(known);
     const { held, list } = reached(chosen, known);
@@ -39,9 +42,9 @@ export function leastWays(needed: readonly string[], ways: readonly Way[]): read
   return best;
 }
 /** What holds once each way is gone that can be, and those ways in such an order. */
-function reached(chosen: readonly Way[], known: (s: string) => boolean) {
+function reached(chosen: readonly AccessWay[], known: (s: string) => boolean) {
   const held = new Set<string>();
-  const list: Way[] = [];
+  const list: AccessWay[] = [];
   let left = [...chosen];
   for (;;) {
     const next = left.filter((w) => w.needs.every((n) => held.has(n) || !known(n)));

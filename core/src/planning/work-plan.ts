@@ -86,7 +86,7 @@ export function workPlan(
 
   const above = { ...ordered, ...withMoves(ordered.list, job.work.moves, idsOf([...below, ...end])) };
   const inSteps = [...above.list, ...below];
-  const make = maker(inSteps, catalogue, serving, (use, at, parts) =>
+  const make = stepMaker(inSteps, catalogue, serving, (use, at, parts) =>
     fastening(use, at, platform, parts, catalogue.joints),
   );
   const torqued = AXLES.flatMap((axle) => {
@@ -299,7 +299,7 @@ const onceEach = (uses: readonly Use[]): readonly Use[] => [
 
 /** Turns nodes into the steps of the plan: a joint is torqued at the last step that makes it, wheel nuts when the vehicle
  *  comes down. */
-function maker(
+function stepMaker(
   inSteps: readonly StepNode[],
   { joints }: Pick<Catalogue, 'joints'>,
   serving: ReadonlyMap<string, readonly Served[]>,

@@ -1,5 +1,5 @@
 import type { Kit, Part } from '../catalogue';
-import { keptIn } from '../units';
+import { memoized } from '../units';
 
 /** Bounds of the search: each says what no plan falls under that has these things and any others. */
 
@@ -15,7 +15,7 @@ export function leastBuyMinor(
   const least = (left: readonly string[]): number => {
     const [first, ...rest] = left;
     if (first === undefined) return 0;
-    return keptIn(known, left.join(' '), () =>
+    return memoized(known, left.join(' '), () =>
       Math.min(
         (byCode.get(first)?.priceMinor ?? 0) + least(rest),
         ...kits

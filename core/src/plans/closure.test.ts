@@ -47,8 +47,8 @@ const problem = (w: World): CureProblem => ({
     w.costs.flatMap((_, i) => (i > 0 && w.ends[i]!.includes(need) && fits(w, set, i) ? [i] : [])),
   costOf: (set) => costOf(w, set),
   fits: (set, i) => fits(w, set, i),
-  apart: (i) => w.brings[i]!.length === 0,
-  noWorse: (a, b) =>
+  independent: (i) => w.brings[i]!.length === 0,
+  isNoWorseBuy: (a, b) =>
     w.slots[a] === w.slots[b] && w.costs[a]! < w.costs[b]! && w.ends[b]!.every((n) => w.ends[a]!.includes(n)),
   ...PLAIN,
 });
@@ -142,8 +142,8 @@ describe('sets that settle every need', () => {
           (need === 'never' ? [11, 12] : [needs.indexOf(need) + 1]).filter((i) => !set.includes(i)),
         costOf: (set) => set.length,
         fits: (set, i) => !set.includes(i),
-        apart: (i) => standsApart && i <= 10,
-        noWorse: () => false,
+        independent: (i) => standsApart && i <= 10,
+        isNoWorseBuy: () => false,
         ...PLAIN,
       };
       expect(closedSets([0], beside).sets).toEqual([
@@ -160,8 +160,8 @@ describe('sets that settle every need', () => {
       curers: (need, set) => (set.length > 1 ? [] : need === 'a' ? [1] : [2]),
       costOf: (set) => set.length,
       fits: (set) => set.length === 1,
-      apart: () => false,
-      noWorse: () => false,
+      independent: () => false,
+      isNoWorseBuy: () => false,
       ...PLAIN,
     };
     expect(closedSets([0], place).sets).toEqual([
@@ -175,8 +175,8 @@ describe('sets that settle every need', () => {
       curers: (_, set) => [1, 2, 3].filter((i) => !set.includes(i)),
       costOf: (set) => set.reduce((sum, i) => sum + (i === 3 ? 90 : 10), 0),
       fits: (set, i) => !set.includes(i),
-      apart: () => true,
-      noWorse: () => false,
+      independent: () => true,
+      isNoWorseBuy: () => false,
       ...PLAIN,
     };
     expect(closedSets([], two).sets.map((c) => c.set)).toEqual([[3], [1, 2]]);
@@ -187,8 +187,8 @@ describe('sets that settle every need', () => {
       curers: (need) => (need === 'a' ? [1] : [2]),
       costOf: (s) => s.length,
       fits: () => true,
-      apart: () => false,
-      noWorse: () => false,
+      independent: () => false,
+      isNoWorseBuy: () => false,
       ...PLAIN,
     };
     for (const c of closedSets([0], round).sets) expect(c.open).toHaveLength(1);
@@ -200,8 +200,8 @@ describe('sets that settle every need', () => {
       curers: (need) => [['a', 'b', 'c'].indexOf(need) + 1],
       costOf: (s) => s.length,
       fits: (s, i) => !s.includes(i),
-      apart: () => false,
-      noWorse: () => false,
+      independent: () => false,
+      isNoWorseBuy: () => false,
       ...PLAIN,
       mostAdded,
     });
@@ -216,8 +216,8 @@ describe('sets that settle every need', () => {
       curers: () => [],
       costOf: (s) => s.length,
       fits: (s, i) => !s.includes(i),
-      apart: () => false,
-      noWorse: () => false,
+      independent: () => false,
+      isNoWorseBuy: () => false,
       improvers: (s) => [1, 2, 3, 4].filter((i) => !s.includes(i)),
       loses: (s, without) => gain(without) < gain(s),
       mostAdded: 4,

@@ -10,9 +10,9 @@ export interface CureProblem {
   /** whether a thing can be beside those of a set */
   readonly fits: (set: readonly number[], thing: number) => boolean;
   /** a thing that settles one need and touches nothing else: such needs are settled each by itself, not in every order */
-  readonly apart: (thing: number) => boolean;
+  readonly independent: (thing: number) => boolean;
   /** where both settle the same: the second can be left aside */
-  readonly noWorse: (a: number, b: number) => boolean;
+  readonly isNoWorseBuy: (a: number, b: number) => boolean;
   /** things that may join a set because they may better it in something else, once what is cheap to ask is settled but for what is left open */
   readonly improvers: (set: readonly number[], left: readonly string[]) => readonly number[];
   /** whether the first is better in something than the second, which is the same without one of its things */
@@ -55,11 +55,11 @@ export function closedSets(
     known.set(key, []); // a circle of cures ends here
     const open = problem.open(set, left);
     const todo = open.filter((n) => !left.includes(n));
-    const next = todo.find((n) => !problem.curers(n, set).every(problem.apart)) ?? todo[0];
+    const next = todo.find((n) => !problem.curers(n, set).every(problem.independent)) ?? todo[0];
     const settled =
       next === undefined
         ? [{ set, open }]
-        : ((problem.curers(next, set).every(problem.apart) ? each(set, open, todo, left) : null) ??
+        : ((problem.curers(next, set).every(problem.independent) ? each(set, open, todo, left) : null) ??
           branches(set, open, next, left));
     const better = problem
       .improvers(set, left)
@@ -86,7 +86,7 @@ export function closedSets(
     let sets: readonly (readonly number[])[] = [set];
     const stays = [...left];
     for (const need of todo) {
-      const ends = endedApart(set, open, need, [...left, ...todo]);
+      const ends = endedIndependently(set, open, need, [...left, ...todo]);
       if (ends === null) return null;
       if (ends.length === 0) stays.push(need);
       else
@@ -101,7 +101,7 @@ export function closedSets(
     return settles(out, set, open, stays) ? out : null;
   };
   /** The choices of things apart that end a need with none too many; null where one of them opens something else. */
-  const endedApart = (
+  const endedIndependently = (
     set: readonly number[],
     open: readonly string[],
     need: string,
@@ -130,7 +130,7 @@ export function closedSets(
       short = next;
     }
     const better = (o: readonly number[], e: readonly number[]) =>
-      o !== e && o.length === 1 && e.length === 1 && problem.noWorse(o[0] ?? -1, e[0] ?? -1);
+      o !== e && o.length === 1 && e.length === 1 && problem.isNoWorseBuy(o[0] ?? -1, e[0] ?? -1);
     return ends.filter((e) => !ends.some((o) => better(o, e)));
   };
   /** a set with these beside it; null where one cannot be */
@@ -145,14 +145,16 @@ export function closedSets(
     need: string,
     left: readonly string[],
   ): readonly ClosedSet[] => {
-    const may = stubborn(need, set, open) ? [] : problem.curers(need, set).filter((i) => !set.includes(i));
+    const may = isUnsolvable(need, set, open)
+      ? []
+      : problem.curers(need, set).filter((i) => !set.includes(i));
     const ways = may.length > 0 && set.length - base.length >= problem.mostAdded ? cutShort() : may;
     const out = ways.flatMap((i) => grow(joined(set, i), left));
     return settles(out, set, open, left) ? out : [...out, ...grow(set, [...left, need])];
   };
   const ends = new Map<string, boolean>();
   /** nothing that may settle it does, alone or together, whatever else is left open: it is not for another need's sake */
-  const stubborn = (need: string, set: readonly number[], open: readonly string[]): boolean =>
+  const isUnsolvable = (need: string, set: readonly number[], open: readonly string[]): boolean =>
     problem.curers(need, set).every((i) => {
       if (set.includes(i)) return true;
       const more = joined(set, i);
@@ -161,7 +163,7 @@ export function closedSets(
       if (ended === undefined) {
         ends.set(key, false); // a circle of cures ends here
         const others = open.filter((n) => n !== need);
-        ended = !problem.open(more, others).includes(need) || !stubborn(need, more, open);
+        ended = !problem.open(more, others).includes(need) || !isUnsolvable(need, more, open);
         ends.set(key, ended);
       }
       return !ended;
@@ -172,8 +174,11 @@ export function closedSets(
     set: readonly number[],
     open: readonly string[],
     left: readonly string[],
-  ) => out.some((o) => o.open.every((n) => left.includes(n) || (open.includes(n) && stubborn(n, set, open))));
-  const lean = grow(sorted(start), []).map((c) => leaner(c, base, problem));
+  ) =>
+    out.some((o) =>
+      o.open.every((n) => left.includes(n) || (open.includes(n) && isUnsolvable(n, set, open))),
+    );
+  const lean = grow(sorted(start), []).map((c) => withoutRedundant(c, base, problem));
   return { sets: best(lean), cut };
 }
 const sorted = (set: readonly number[]) => [...set].sort((a, b) => a - b);
@@ -181,7 +186,7 @@ const joined = (set: readonly number[], i: number) => sorted([...set, i]);
 const opensNoMore = (a: readonly string[], b: readonly string[]) => a.every((n) => b.includes(n));
 
 /** The same without what could be left out, dearest first: what opens nothing by going and loses nothing. */
-export function leaner(
+export function withoutRedundant(
   c: ClosedSet,
   base: readonly number[],
   problem: Pick<CureProblem, 'open' | 'costOf' | 'loses'>,
@@ -191,7 +196,8 @@ export function leaner(
   for (const i of added) {
     const set = c.set.filter((k) => k !== i);
     const is = open(set, c.open);
-    if (opensNoMore(is, c.open) && !loses(c.set, set)) return leaner({ set, open: is }, base, problem);
+    if (opensNoMore(is, c.open) && !loses(c.set, set))
+      return withoutRedundant({ set, open: is }, base, problem);
   }
   return c;
 }

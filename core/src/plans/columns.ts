@@ -19,13 +19,13 @@ export const COLUMNS = {
   offFrontMm: { of: (o) => standsOf(o).offFrontMm, step: 5 },
   offRearMm: { of: (o) => standsOf(o).offRearMm, step: 5 },
   offStanceMm: { of: (o) => standsOf(o).offStanceMm, step: 5 },
-  movedMm: { of: (o) => o.movedMm, step: 5 },
+  unwishedMoveMm: { of: (o) => o.unwishedMoveMm, step: 5 },
   totalMinor: { of: (o) => o.money.totalMinor, step: 1 },
   personMinutes: { of: (o) => o.times.personMinutes, step: 6 },
   days: { of: (o) => o.days, step: 1 },
-  drivability: { of: (o) => o.worse, step: 0.25, felt: true },
-  provenance: { of: (o) => o.doubt, step: 1 },
-  irreversible: { of: (o) => o.lasting, step: 1 },
+  drivability: { of: (o) => o.drivabilityPenalty, step: 0.25, felt: true },
+  provenance: { of: (o) => o.provenanceRank, step: 1 },
+  irreversible: { of: (o) => o.irreversibleCount, step: 1 },
 } as const satisfies Readonly<Record<string, Column>>;
 export type ColumnName = keyof typeof COLUMNS;
 export type Columns = Readonly<Record<ColumnName, number>>;

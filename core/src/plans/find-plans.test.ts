@@ -10,7 +10,7 @@ import {
   isWish,
   jobOfQuestion,
   LIFT_SOURCES,
-  rollingWays,
+  wheelOptions,
   moneyOf,
   parseTireSize,
   partsList,
@@ -174,7 +174,7 @@ describe('a tyre that wants room', () => {
     expect(r.plans.some((p) => p.reliefs.length > 0)).toBe(cuts);
     expect(r.plans.some((p) => rubs(p.needs).length === hopeless.length)).toBe(true);
     // every way to cut it in vain would be hundreds, on each wheel that it may go on
-    expect(r.tried / rollingWays(job, vehicle, catalogue, settings, []).length).toBeLessThan(120);
+    expect(r.tried / wheelOptions(job, vehicle, catalogue, settings, []).length).toBeLessThan(120);
   });
 });
 describe('a tyre that is left open', () => {
@@ -185,7 +185,7 @@ describe('a tyre that is left open', () => {
     tires: catalogue.tires.filter((t) => ['CT-R275', 'CT-M275'].includes(t.code)),
     wheels: catalogue.wheels.filter((w) => ['LW-632', 'LW-620'].includes(w.code)),
   };
-  const ways = rollingWays(job, vehicleOf(job), some, settings, []);
+  const ways = wheelOptions(job, vehicleOf(job), some, settings, []);
   // searched once, with all that is told on the way
   const told: PlanSearch[] = [];
   const steps = findPlans(ask(job, { catalogue: some }));
@@ -217,16 +217,16 @@ describe('a tyre that is left open', () => {
   it('holds to a tyre that is pinned and leaves out one that is banned; what is picked is no question', () => {
     const lock = (how: Lock['how']): readonly Lock[] => [{ how, what: 'tire', which: 'CT-M275' }];
     const tires = (locks: readonly Lock[]) =>
-      rollingWays(job, vehicleOf(job), some, settings, locks).map((w) => w.tire.tireCode);
+      wheelOptions(job, vehicleOf(job), some, settings, locks).map((w) => w.tire.tireCode);
     expect(new Set(tires(lock('pin')))).toEqual(new Set(['CT-M275']));
     expect(tires(lock('ban'))).not.toContain('CT-M275');
     expect(tires([])).toContain('CT-M275');
     const wheel: Lock = { how: 'pin', what: 'wheel', which: 'LW-620' };
-    for (const w of rollingWays(job, vehicleOf(job), some, settings, [wheel]))
+    for (const w of wheelOptions(job, vehicleOf(job), some, settings, [wheel]))
       expect(w.tire.wheelCode).toBe('LW-620');
     const picked = (wheelCode: string | null) => {
       const j = { ...job, tire: { ...job.tire, tireCode: 'CT-R275', wheelCode } };
-      return rollingWays(j, vehicleOf(j), some, settings, lock('pin')).map((w) => w.tire);
+      return wheelOptions(j, vehicleOf(j), some, settings, lock('pin')).map((w) => w.tire);
     };
     expect(picked('LW-620')).toEqual([{ tireCode: 'CT-R275', wheelCode: 'LW-620' }]);
     // it cannot be mounted on the wheels that are there

@@ -12,9 +12,9 @@ import { front } from './pareto';
 import type { PlanFamily } from './plan-family';
 import { searchWorld } from './plan-sets';
 import { sourceSets, type PlanSpace } from './plan-space';
-import { rollingWays, wayName, type RollingWay } from './rolling';
+import { wheelOptions, wheelOptionName, type WheelOption } from './rolling';
 import type { Bounded, ClosedEnd, Sketch } from './set-bounds';
-import { setMaker } from './set-maker';
+import { setBuilder } from './set-maker';
 
 export interface PlanSearch {
   /** nothing of the space betters these; sorted by what is left to do, distance and money */
@@ -52,7 +52,7 @@ export function* findPlans(asked: PlansAsked): Generator<PlanSearch, PlanSearch 
   if (!vehicle) return null;
   // an axle is the same on every tyre
   const prepare = asked.prepare ?? preparing(MOST_KEPT);
-  const ways = rollingWays(asked.job, vehicle, catalogue, settings, locks);
+  const ways = wheelOptions(asked.job, vehicle, catalogue, settings, locks);
   const kept = keeper(locks);
   const done = { pairs: 0 };
   for (const [n, way] of ways.entries()) {
@@ -133,13 +133,13 @@ function keeper(locks: readonly Lock[]) {
 /** The search on one tyre and wheel. `nth`: 0 is the first way; plans of the others carry its name. */
 function* onWay(
   asked: PlansAsked & { readonly vehicle: KnownVehicle },
-  way: RollingWay,
+  way: WheelOption,
   nth: number,
   kept: ReturnType<typeof keeper>,
 ): Generator<WaySearch, WaySearch> {
   const world = searchWorld(asked, asked.vehicle, way.tire);
   const { space } = world;
-  const m = setMaker(world, nth === 0 ? '' : wayName(way));
+  const m = setBuilder(world, nth === 0 ? '' : wheelOptionName(way));
   const { counts, beaten } = kept;
   /** what was closed; where something was left out of it, that is said */
   const all = <T>({ of, cut }: { readonly of: readonly T[]; readonly cut: boolean }): readonly T[] => {

@@ -1,6 +1,6 @@
 import { AXLES } from '../rules';
 import type { Axle } from '../suspension';
-import type { Change2, Outcome } from './outcome';
+import type { BeforeAfter, Outcome } from './outcome';
 
 /** Something that a plan leaves off or makes worse, as a customer would ask about it. mm, Hz, degrees per g, g. */
 export type GivenUp =
@@ -24,20 +24,20 @@ const LEAN_SHARE = 0.1;
 /** share of the way to tipping that is worth a word */
 const TIP_SHARE = 0.03;
 
-const UNKNOWN: Change2 = { today: null, planned: null };
+const UNKNOWN: BeforeAfter = { today: null, planned: null };
 /** How a vehicle handles that nothing is known of: nothing is said to be given up. */
 export const UNKNOWN_HANDLING = {
   frequencyHz: { front: UNKNOWN, rear: UNKNOWN },
   droopMm: { front: UNKNOWN, rear: UNKNOWN },
   rollDegPerG: UNKNOWN,
   tipping: UNKNOWN,
-} as const satisfies Omit<Judged, 'missBy'>;
+} as const satisfies Omit<HandlingChange, 'missBy'>;
 
-type Judged = Pick<Outcome, 'missBy' | 'frequencyHz' | 'droopMm' | 'rollDegPerG' | 'tipping'>;
+type HandlingChange = Pick<Outcome, 'missBy' | 'frequencyHz' | 'droopMm' | 'rollDegPerG' | 'tipping'>;
 /** What a customer gives up with a plan, the wish first. `offBy`: planned less wished, by axle.
  *  @example givenUp({ missBy: { front: 8, rear: null }, ...UNKNOWN_HANDLING }, { front: -18, rear: 0 }, []) // [{"code":"off-the-wish","axle":"front","mm":-18}] */
 export function givenUp(
-  o: Judged,
+  o: HandlingChange,
   offBy: Readonly<Record<Axle, number>>,
   lasting: readonly string[],
 ): readonly GivenUp[] {
@@ -67,4 +67,4 @@ export function givenUp(
   if (tip && tip.was - tip.is >= TIP_SHARE * tip.was) out.push({ code: 'tips-sooner', ...tip });
   return out;
 }
-const both = ({ today: was, planned: is }: Change2) => (was === null || is === null ? null : { was, is });
+const both = ({ today: was, planned: is }: BeforeAfter) => (was === null || is === null ? null : { was, is });

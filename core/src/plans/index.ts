@@ -6,7 +6,14 @@ export * from './columns';
 export * from './corrections';
 export * from './find-plans';
 export * from './given-up';
-export { judge, open as stillToSettle, opened, preparing, withPlanOf, type Judged } from './judged';
+export {
+  assessPlans as judge,
+  stillToSettle as stillToSettle,
+  newlyOpen as opened,
+  preparing,
+  withPlanOf,
+  type AssessedPlan as Judged,
+} from './judged';
 export * from './locks';
 export * from './outcome';
 export * from './pareto';

@@ -5,7 +5,7 @@ import {
   assess,
   reasonsOf,
   stagesOf,
-  tellPlans,
+  searchProgress,
   whyNot,
   withPlanOf,
   workPlan,
@@ -137,7 +137,7 @@ describe('from intake to plans, without a choice made by hand', () => {
     for (const p of r.plans.filter((x) => x.outcome.needs.no === 0)) {
       const acts = p.parts.flatMap((c) => catalogue.parts.find((x) => x.code === c)!.box?.oneWay ?? []);
       expect(acts.filter((o) => o.act === 'drill' || o.act === 'cut')).toEqual([]);
-      expect(p.outcome.lasting).toBe(0);
+      expect(p.outcome.irreversibleCount).toBe(0);
     }
     expect(r.plans[0]!.outcome.needs.no).toBe(0);
   });
@@ -146,7 +146,7 @@ describe('what is offered', () => {
   it('holds no plan in which something cannot stay, however cheap it is', () => {
     const r = plansOf('farm-vet');
     expect(r.plans.every((p) => p.outcome.needs.no === 0)).toBe(true);
-    const { all, shown } = tellPlans(r);
+    const { all, shown } = searchProgress(r);
     expect(all.length).toBeGreaterThan(1);
     for (const p of [...all, ...shown]) expect(p.needs.no).toBe(0);
   });

@@ -1,7 +1,7 @@
 import { assess, type Assessment } from '../match';
 import { listed, type JobSections } from '../job';
 import { needKey, type Need } from '../rules';
-import { keptIn } from '../units';
+import { memoized } from '../units';
 import { vehicleAxle, type AxleInput, type VehicleAxle } from '../vehicle';
 import { comesTo, type ComesTo, type FoundPlan, type PlansAsked } from './built-plan';
 import { toSettle } from './outcome';
@@ -19,7 +19,7 @@ export function withPlanOf(
 }
 /** What of a plan says which it is. */
 export type Chosen = Pick<FoundPlan, 'parts' | 'items' | 'reliefs' | 'tire'>;
-export interface Judged extends ComesTo {
+export interface AssessedPlan extends ComesTo {
   readonly job: JobSections;
   readonly a: Assessment;
 }
@@ -29,11 +29,11 @@ export function preparing(most?: number): (input: AxleInput) => VehicleAxle {
   return (input) => {
     const { axle, brief, accessories, fitted, vehicle, tapedMm } = input;
     const key = JSON.stringify([axle, brief, accessories, fitted, vehicle.variant, tapedMm ?? null]);
-    return keptIn(axles, key, () => vehicleAxle(input, most));
+    return memoized(axles, key, () => vehicleAxle(input, most));
   };
 }
 /** One job after another judged on the same axles. */
-export function judge(asked: PlansAsked): (job: JobSections) => Judged {
+export function assessPlans(asked: PlansAsked): (job: JobSections) => AssessedPlan {
   const prepare = asked.prepare ?? preparing();
   const { catalogue, settings, day } = asked;
   return (job) => {
@@ -42,9 +42,9 @@ export function judge(asked: PlansAsked): (job: JobSections) => Judged {
   };
 }
 /** Needs that are left to settle. */
-export const open = (a: Pick<Assessment, 'needs'>): readonly Need[] => toSettle(a.needs);
+export const stillToSettle = (a: Pick<Assessment, 'needs'>): readonly Need[] => toSettle(a.needs);
 /** Those of them that were not there before. */
-export const opened = (more: readonly Need[], than: readonly Need[]): readonly Need[] => {
+export const newlyOpen = (more: readonly Need[], than: readonly Need[]): readonly Need[] => {
   const had = new Set(than.map(needKey));
   return more.filter((n) => !had.has(needKey(n)));
 };

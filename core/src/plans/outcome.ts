@@ -9,7 +9,7 @@ import { bumpSteerSlope, type Axle, type LimitedBy } from '../suspension';
 import { planFamily, type PlanFamily } from './plan-family';
 
 /** A property before and after, as numbers; null where it cannot be computed. */
-export interface Change2 {
+export interface BeforeAfter {
   readonly today: number | null;
   readonly planned: number | null;
 }
@@ -30,7 +30,7 @@ export interface Outcome {
   /** the part of it that the stance misses */
   readonly missStanceMm: number;
   /** how much it is raised or lowered beyond any wish, mm, mean of both ends: the least that does is best */
-  readonly movedMm: number;
+  readonly unwishedMoveMm: number;
   readonly money: Pick<Money, 'partsMinor' | 'labourMinor' | 'totalMinor' | 'minutes'>;
   readonly times: WorkTimes;
   /** until the last part is here */
@@ -40,25 +40,25 @@ export interface Outcome {
   readonly rakeMm: number | null;
   readonly rakeLoadedMm: number | null;
   readonly heightMm: number | null;
-  readonly frequencyHz: PerAxle<Change2>;
-  readonly droopMm: PerAxle<Change2>;
-  readonly bumpMm: PerAxle<Change2>;
+  readonly frequencyHz: PerAxle<BeforeAfter>;
+  readonly droopMm: PerAxle<BeforeAfter>;
+  readonly bumpMm: PerAxle<BeforeAfter>;
   /** degrees of toe per 10 mm of travel */
-  readonly bumpSteer: PerAxle<Change2>;
-  readonly rollDegPerG: Change2;
-  readonly tipping: Change2;
+  readonly bumpSteer: PerAxle<BeforeAfter>;
+  readonly rollDegPerG: BeforeAfter;
+  readonly tipping: BeforeAfter;
   /** parts and reliefs that leave something that cannot be undone */
-  readonly lasting: number;
+  readonly irreversibleCount: number;
   /** place of the weakest word among the parts: 0 is fitted here */
-  readonly doubt: number;
+  readonly provenanceRank: number;
   readonly rangeMm: number;
   /** what is worse on the road and off it than today, as the uses of the brief weigh it; 0: nothing */
-  readonly worse: number;
+  readonly drivabilityPenalty: number;
 }
 
 export type Handling = Omit<
   Outcome,
-  'family' | 'needs' | 'money' | 'times' | 'days' | 'lasting' | 'doubt'
+  'family' | 'needs' | 'money' | 'times' | 'days' | 'irreversibleCount' | 'provenanceRank'
 > & {
   readonly forecast: Forecast | null;
 };
@@ -84,7 +84,7 @@ export function handling(c: PlanCase): Handling {
     rangeMm: f ? Math.max(...AXLES.map((axle) => f[axle].lift.plusMinus ?? 0)) : 0,
     ...miss(c),
   };
-  return { ...out, worse: worse(out, c) };
+  return { ...out, drivabilityPenalty: worse(out, c) };
 }
 
 interface AxleTravel {
@@ -93,11 +93,11 @@ interface AxleTravel {
   readonly steer: number | null;
 }
 /** What an axle has of its travel, and how it steers over it, today and planned. */
-function changeOf(c: PlanCase, axle: Axle, of: (t: AxleTravel) => number | null): Change2 {
+function changeOf(c: PlanCase, axle: Axle, of: (t: AxleTravel) => number | null): BeforeAfter {
   const { prepared, view: planned } = c.axles[axle];
   const at = (which: 'today' | 'planned') => {
     const view = which === 'today' ? prepared.today : planned();
-    return prepared.keep(`room ${view.key}`, (): AxleTravel => {
+    return prepared.memo(`room ${view.key}`, (): AxleTravel => {
       const h = view.height();
       const room = view.travel()?.room() ?? null;
       return {
@@ -113,11 +113,11 @@ function changeOf(c: PlanCase, axle: Axle, of: (t: AxleTravel) => number | null)
 const beyond = (value: number, [from, to]: readonly [number, number]) =>
   Math.max(0, from - value, value - to);
 /** How far a plan stands from the wish. */
-function miss(c: PlanCase): Pick<Outcome, 'missMm' | 'missBy' | 'missStanceMm' | 'movedMm'> {
+function miss(c: PlanCase): Pick<Outcome, 'missMm' | 'missBy' | 'missStanceMm' | 'unwishedMoveMm'> {
   const f = c.forecast();
   const { brief } = c.job;
   const none = { front: null, rear: null };
-  if (!f) return { missMm: 0, missBy: none, missStanceMm: 0, movedMm: 0 };
+  if (!f) return { missMm: 0, missBy: none, missStanceMm: 0, unwishedMoveMm: 0 };
   const wished = {
     front: { mm: brief.frontTargetMm, tolerance: brief.frontToleranceMm },
     rear: { mm: brief.rearTargetMm, tolerance: brief.rearToleranceMm },
@@ -143,22 +143,22 @@ function miss(c: PlanCase): Pick<Outcome, 'missMm' | 'missBy' | 'missStanceMm' |
     missMm: (missBy.front ?? 0) + (missBy.rear ?? 0) + stance,
     missBy,
     missStanceMm: stance,
-    movedMm: moved('front') + moved('rear'),
+    unwishedMoveMm: moved('front') + moved('rear'),
   };
 }
 
 /** one millimetre of droop lost in ten, ten percent more roll, ten percent off the frequency weigh alike */
-const share = ({ today: was, planned: is }: Change2): number =>
+const share = ({ today: was, planned: is }: BeforeAfter): number =>
   is === null || was === null || Math.abs(was) < 1e-9 ? 0 : (is - was) / Math.abs(was);
 const STEER_DEG = 0.5; // per 10 mm: this much more weighs like all of something lost
 const NOSE_MM = 50; // the nose so high under the load that is carried
 type Springs = Pick<Outcome, 'frequencyHz' | 'rollDegPerG' | 'rakeLoadedMm'>;
 /** What gets worse, in tenths of what it is today, each weighed by the share of the use that asks for it. */
 function worse(h: Springs, c: PlanCase): number {
-  return worseOnSprings(h, c) + worseAt(c, 'front') + worseAt(c, 'rear');
+  return worseOnSprings(h, c) + drivabilityPenaltyAt(c, 'front') + drivabilityPenaltyAt(c, 'rear');
 }
 /** The part of it that one axle's travel has: steering over bumps, droop lost. */
-export function worseAt(c: PlanCase, axle: Axle): number {
+export function drivabilityPenaltyAt(c: PlanCase, axle: Axle): number {
   const steer = changeOf(c, axle, (t) => t.steer);
   const droop = changeOf(c, axle, (t) => t.droopMm);
   return (
@@ -171,29 +171,34 @@ export function worseAt(c: PlanCase, axle: Axle): number {
 /** What ends the droop of an axle with what is planned; null where its travel is not known. */
 export const droopEndsBy = (c: PlanCase, axle: Axle): LimitedBy | null => {
   const { prepared, view } = c.axles[axle];
-  return prepared.keep(`droop ends ${view().key}`, () => view().travel()?.room()?.droopBy ?? null);
+  return prepared.memo(`droop ends ${view().key}`, () => view().travel()?.room()?.droopBy ?? null);
 };
 const use = ({ job }: PlanCase, ...of: readonly Use[]) =>
   of.reduce((sum, k) => sum + job.brief.usage[k], 0) / 100;
+const rollChange = (c: PlanCase): BeforeAfter => ({
+  today: rollGradient(c, 'today')?.value ?? null,
+  planned: rollGradient(c, 'planned')?.value ?? null,
+});
+/** How much of it the roll is, with how far it is below today's: of two plans the difference is what one of them gains where the whole is
+ *  above. */
+export const rollPenalty = (c: PlanCase, roll = rollChange(c)): number =>
+  10 * use(c, 'highway', 'tow') * share(roll);
 /** The part of it that no cure takes away again: springs, roll, the nose under the load. */
 const worseOnSprings = (h: Springs, c: PlanCase): number =>
+  Math.max(0, rollPenalty(c, h.rollDegPerG)) +
   10 *
-  (use(c, 'highway', 'gravel', 'tow') *
-    (Math.abs(share(h.frequencyHz.front)) + Math.abs(share(h.frequencyHz.rear))) +
-    use(c, 'highway', 'tow') * Math.max(0, share(h.rollDegPerG)) +
-    (use(c, 'load', 'tow') * Math.max(0, -(h.rakeLoadedMm ?? 0))) / NOSE_MM);
+    (use(c, 'highway', 'gravel', 'tow') *
+      (Math.abs(share(h.frequencyHz.front)) + Math.abs(share(h.frequencyHz.rear))) +
+      (use(c, 'load', 'tow') * Math.max(0, -(h.rakeLoadedMm ?? 0))) / NOSE_MM);
 function onSprings(c: PlanCase): Springs {
   const [was, is] = [frequencies(c, 'today'), frequencies(c, 'planned')];
-  const of = (axle: Axle): Change2 => ({
+  const of = (axle: Axle): BeforeAfter => ({
     today: was?.[axle].value ?? null,
     planned: is?.[axle].value ?? null,
   });
   return {
     frequencyHz: { front: of('front'), rear: of('rear') },
-    rollDegPerG: {
-      today: rollGradient(c, 'today')?.value ?? null,
-      planned: rollGradient(c, 'planned')?.value ?? null,
-    },
+    rollDegPerG: rollChange(c),
     rakeLoadedMm: c.forecast()?.loaded.rake.value ?? null,
   };
 }
@@ -204,15 +209,17 @@ export interface StandsAs {
   readonly offFrontMm: number;
   readonly offRearMm: number;
   readonly offStanceMm: number;
-  readonly movedMm: number;
+  readonly unwishedMoveMm: number;
   readonly drivability: number;
 }
-export const standsOf = (h: Pick<Outcome, 'missBy' | 'missStanceMm' | 'movedMm' | 'worse'>): StandsAs => ({
+export const standsOf = (
+  h: Pick<Outcome, 'missBy' | 'missStanceMm' | 'unwishedMoveMm' | 'drivabilityPenalty'>,
+): StandsAs => ({
   offFrontMm: h.missBy.front ?? 0,
   offRearMm: h.missBy.rear ?? 0,
   offStanceMm: h.missStanceMm,
-  movedMm: h.movedMm,
-  drivability: h.worse,
+  unwishedMoveMm: h.unwishedMoveMm,
+  drivability: h.drivabilityPenalty,
 });
 /** Bounds how a plan stands and drives that is this one with things added or left out that lift nothing. `moveMm`: how far they may move either
  *  end. `worse`: what at least is left of what gets worse; by default they take away all that travel has lost. */
@@ -221,13 +228,13 @@ export function leastStands(
   moveMm: PerAxle<number>,
   worse = worseOnSprings(onSprings(c), c),
 ): StandsAs {
-  const m = standsOf({ ...miss(c), worse });
+  const m = standsOf({ ...miss(c), drivabilityPenalty: worse });
   const less = (value: number, by: number) => Math.max(0, value - by);
   return {
     offFrontMm: less(m.offFrontMm, moveMm.front),
     offRearMm: less(m.offRearMm, moveMm.rear),
     offStanceMm: less(m.offStanceMm, moveMm.front + moveMm.rear),
-    movedMm: less(m.movedMm, (moveMm.front + moveMm.rear) / 2),
+    unwishedMoveMm: less(m.unwishedMoveMm, (moveMm.front + moveMm.rear) / 2),
     drivability: less(m.drivability, CURES_SOFTEN),
   };
 }
@@ -236,7 +243,7 @@ export function leastStands(
 export const daysOf = (parts: readonly Part[]): number =>
   Math.max(0, ...parts.map((p) => (p.stock.onHand >= 1 ? 0 : p.stock.leadDays)));
 /** The weakest word among the parts: place in the order of trust, one more where it is still to ask. */
-export const doubtOf = (parts: readonly Part[], c: Pick<PlanCase, 'vehicle'>): number =>
+export const provenanceRankOf = (parts: readonly Part[], c: Pick<PlanCase, 'vehicle'>): number =>
   Math.max(
     0,
     ...parts.map((p) => {
@@ -276,8 +283,8 @@ export function outcomeOf(
     },
     times,
     days: daysOf(parts),
-    lasting: parts.filter((p) => !isReversible(p, c.catalogue)).length + lastingReliefs,
-    doubt: doubtOf(parts, c),
+    irreversibleCount: parts.filter((p) => !isReversible(p, c.catalogue)).length + lastingReliefs,
+    provenanceRank: provenanceRankOf(parts, c),
   };
 }
 /** What the wish says is told as a distance, not as something left to do. */

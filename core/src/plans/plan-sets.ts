@@ -14,11 +14,11 @@ import {
   type PlanCase,
 } from '../rules';
 import type { Axle } from '../suspension';
-import { keptIn, once } from '../units';
+import { memoized, once } from '../units';
 import type { PlansAsked } from './built-plan';
 import { isBannedKit } from './locks';
 import { toSettle } from './outcome';
-import { planSpace, type PlanSpace, type Thing } from './plan-space';
+import { planSpace, type PlanSpace, type PlanItem } from './plan-space';
 
 /** What the sets of one search are made of and judged by: the job on one tyre and wheel, and all that may be bought for it. */
 export interface SearchWorld {
@@ -44,7 +44,7 @@ export function searchWorld(
   const kits = catalogue.kits.filter((k) => !isBannedKit(locks, k.code));
   return { base, space: planSpace(base, catalogue, locks), kits, job, catalogue, settings };
 }
-type Ask = (of: Axle | 'whole' | null) => readonly Need[];
+type NeedsOfAxle = (of: Axle | 'whole' | null) => readonly Need[];
 /** A set of things on the vehicle, with what the rules find. */
 export interface JudgedSet {
   readonly plan: PlanCase;
@@ -52,8 +52,8 @@ export interface JudgedSet {
   readonly bare: PlanCase;
   /** of everything but the tyre's room, and of that, on one axle, on the vehicle as a whole, or all of it: the dear one is asked when
    *  nothing else is open */
-  readonly cheap: Ask;
-  readonly room: Ask;
+  readonly cheap: NeedsOfAxle;
+  readonly room: NeedsOfAxle;
 }
 export interface PlanSets {
   readonly judged: (set: readonly number[]) => JudgedSet;
@@ -75,11 +75,11 @@ export function planSets({ base, space, job, catalogue }: SearchWorld): PlanSets
   const known = new Map<string, JudgedSet>();
   // a relief is seen by nothing but the tyre's room, unless all must come off again
   const onlyRoom = (i: number) => {
-    const t = thingAt(space, i);
+    const t = itemAt(space, i);
     return t.kind === 'relief' && (t.relief.reversible || !job.brief.reversibleOnly);
   };
   const judged = (set: readonly number[]): JudgedSet =>
-    keptIn(known, set.join(), () => {
+    memoized(known, set.join(), () => {
       const plan = withPlan(base, [...space.partsOf(set), ...base.chosen], space.reliefsOf(set));
       const room = asksOf(plan, ['clearance']);
       if (!set.some(onlyRoom)) return { plan, bare: plan, cheap: asksOf(plan, BUT_ROOM), room };
@@ -87,13 +87,14 @@ export function planSets({ base, space, job, catalogue }: SearchWorld): PlanSets
       return { plan, bare, cheap, room };
     });
   const reliefs = (axle: Axle) =>
-    space.things.flatMap((t, i) => (t.kind === 'relief' && t.choice.axle === axle ? [i] : []));
+    space.items.flatMap((t, i) => (t.kind === 'relief' && t.choice.axle === axle ? [i] : []));
   const allReliefs = { front: reliefs('front'), rear: reliefs('rear') };
   const caster = ruleOf('caster-reach');
   const short = new Map<string, readonly Need[]>();
   return {
     judged,
-    casterShort: (set) => keptIn(short, set.join(), () => (caster ? foundBy(caster, judged(set).bare) : [])),
+    casterShort: (set) =>
+      memoized(short, set.join(), () => (caster ? foundBy(caster, judged(set).bare) : [])),
     needsAt: (set, axle) => [...judged(set).cheap(axle), ...judged(set).room(axle)],
     roomFor: (set, axle) =>
       toSettle(judged(union(set, allReliefs[axle])).room(axle)).every(
@@ -102,13 +103,13 @@ export function planSets({ base, space, job, catalogue }: SearchWorld): PlanSets
     partsOf: (set) => space.partsOf(set).map((p) => p.part),
     irreversible: (set) =>
       set.filter((i) => {
-        const t = thingAt(space, i);
+        const t = itemAt(space, i);
         return t.kind === 'part' ? !isReversible(t.part, catalogue) : !t.relief.reversible;
       }).length,
   };
 }
 /** What the rules find about these topics, each answer remembered. */
-function asksOf(plan: PlanCase, topics: readonly Topic[]): Ask {
+function asksOf(plan: PlanCase, topics: readonly Topic[]): NeedsOfAxle {
   const ask = {
     front: once(() => needsOn(plan, 'front', topics)),
     rear: once(() => needsOn(plan, 'rear', topics)),
@@ -117,8 +118,8 @@ function asksOf(plan: PlanCase, topics: readonly Topic[]): Ask {
   };
   return (of) => ask[of ?? 'all']();
 }
-export const thingAt = (space: PlanSpace, i: number): Thing => {
-  const t = space.things[i];
+export const itemAt = (space: PlanSpace, i: number): PlanItem => {
+  const t = space.items[i];
   if (!t) throw new Error(`there is no thing ${i}`);
   return t;
 };

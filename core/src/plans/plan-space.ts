@@ -17,19 +17,20 @@ import { mayCure } from '../match';
 import type { Lock, ReliefChoice } from '../job';
 import { AXLES, needKey, type Need, type PlanCase } from '../rules';
 import type { Axle } from '../suspension';
-import { keptIn } from '../units';
+import { memoized } from '../units';
 import { afterBuild, axlesMeet, onAxle, type FittedPart } from '../vehicle';
-import { daysOf, doubtOf } from './outcome';
+import { daysOf, provenanceRankOf } from './outcome';
 import { dominates, type Counts } from './pareto';
 import { isBanned, isBannedRelief, pinnedFamilies } from './locks';
 
 /** One thing that a plan may hold: a part, or a relief at one place. */
-export type Thing =
+export type PlanItem =
   | { readonly kind: 'part'; readonly part: Part }
   | { readonly kind: 'relief'; readonly choice: ReliefChoice; readonly relief: Relief };
-export const thingName = (t: Thing): string =>
+export const itemName = (t: PlanItem): string =>
   t.kind === 'part' ? t.part.code : `${t.choice.axle} ${t.choice.obstacle ?? 'stops'} ${t.choice.relief}`;
-export const thingPrice = (t: Thing): number => (t.kind === 'part' ? t.part.priceMinor : t.relief.priceMinor);
+export const itemPriceMinor = (t: PlanItem): number =>
+  t.kind === 'part' ? t.part.priceMinor : t.relief.priceMinor;
 
 /** Whether a part may be in a plan that nobody has asked it for: it fits or may, is not ruled out, is no engineer's matter, does something
  *  here, and is no accessory, which a customer asks for by itself. */
@@ -42,7 +43,7 @@ export const isOffered = (p: Part, vehicle: KnownVehicle, locks: readonly Lock[]
 
 /** Everything that plans for one job are made of, each by its place in `things`. */
 export interface PlanSpace {
-  readonly things: readonly Thing[];
+  readonly items: readonly PlanItem[];
   /** lift sources that act on one axle, on both, and what is in every plan */
   readonly sources: Readonly<Record<Axle | 'both', readonly number[]>>;
   /** parts of one axle that lift nothing and may drive better or save money */
@@ -73,23 +74,29 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
   const parts = catalogue.parts.filter((p) => pinnedCodes.has(p.code) || isOffered(p, c.vehicle, locks));
   const reliefs = AXLES.flatMap((axle) =>
     reliefChoices({ vehicle: c.vehicle, axle, catalogue }, (r) => !isBannedRelief(locks, r.code)).flatMap(
-      (choice): Thing[] => {
+      (choice): PlanItem[] => {
         const relief = catalogue.reliefs.find((r) => r.code === choice.relief);
         return relief ? [{ kind: 'relief', choice, relief }] : [];
       },
     ),
   );
-  const things: readonly Thing[] = [...parts.map((part): Thing => ({ kind: 'part', part })), ...reliefs];
+  const things: readonly PlanItem[] = [
+    ...parts.map((part): PlanItem => ({ kind: 'part', part })),
+    ...reliefs,
+  ];
   const at = (is: (p: Part) => boolean) =>
     things.flatMap((t, i) => (t.kind === 'part' && is(t.part) ? [i] : []));
   const isSource = (p: Part) => LIFT_SOURCES.includes(p.family);
   const improvers = (axle: Axle) =>
     at(
       (p) =>
-        !isSource(p) && p.family !== 'accessory' && p.axle === axle && !isApart({ kind: 'part', part: p }),
+        !isSource(p) &&
+        p.family !== 'accessory' &&
+        p.axle === axle &&
+        !isIndependent({ kind: 'part', part: p }),
     );
   const ways = new Map<string, -1 | 0 | 1>();
-  const waysOf = (p: Part) => keptIn(ways, p.code, () => wayOf(p, c));
+  const waysOf = (p: Part) => memoized(ways, p.code, () => wayOf(p, c));
   const way = wayOfSources(c, waysOf);
   const serves = (p: Part) => pinnedCodes.has(p.code) || way(p);
   const partAt = (i: number) => {
@@ -107,9 +114,9 @@ export function planSpace(c: PlanCase, catalogue: Catalogue, locks: readonly Loc
   };
   const ending = new Map<string, readonly number[]>();
   const mayEndAt = (need: Need): readonly number[] =>
-    keptIn(ending, needKey(need), () => things.flatMap((t, i) => (mayEnd(t, need) ? [i] : [])));
+    memoized(ending, needKey(need), () => things.flatMap((t, i) => (mayEnd(t, need) ? [i] : [])));
   return {
-    things,
+    items: things,
     sources: {
       front: at((p) => isSource(p) && p.axle === 'front' && serves(p)),
       rear: at((p) => isSource(p) && p.axle === 'rear' && serves(p)),
@@ -176,7 +183,7 @@ export function together(a: Part, b: Part): boolean {
   return !unwanted(a, b) && !unwanted(b, a);
 }
 /** Whether a thing's record names the need, at its place. */
-export function mayEnd(t: Thing, need: Need): boolean {
+export function mayEnd(t: PlanItem, need: Need): boolean {
   const { finding } = need;
   const { axle } = need.about;
   if (t.kind === 'relief')
@@ -215,15 +222,15 @@ const OWN_AFFAIR: readonly PartEffect['kind'][] = [
   'spare-carrier',
 ];
 /** Settles its own need and touches nothing else: height, travel and manners stay. */
-export const isApart = (t: Thing): boolean =>
+export const isIndependent = (t: PlanItem): boolean =>
   t.kind === 'part' &&
   t.part.effects.every((e) => OWN_AFFAIR.includes(e.kind)) &&
   t.part.requires.length === 0;
 /** The first is at least as good a buy as the second, where both settle the same: the same work, no dearer, no later, no less sure, as
  *  easily undone, and the second cannot come cheaper in a kit. Of two that are alike the first by code. */
-export function noWorse(
-  a: Thing,
-  b: Thing,
+export function isNoWorseBuy(
+  a: PlanItem,
+  b: PlanItem,
   c: Pick<PlanCase, 'vehicle' | 'catalogue'>,
   kits: readonly Kit[],
 ): boolean {
@@ -232,7 +239,7 @@ export function noWorse(
   const counts = (x: Part): Counts => [
     x.priceMinor,
     daysOf([x]),
-    doubtOf([x], c),
+    provenanceRankOf([x], c),
     Number(!isReversible(x, c.catalogue)),
   ];
   if (p.operation !== q.operation || p.family !== q.family || p.axle !== q.axle) return false;

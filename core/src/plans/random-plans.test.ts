@@ -10,7 +10,7 @@ import {
   LIFT_SOURCES,
   madeNumbers,
   preparing,
-  rollingWays,
+  wheelOptions,
   type Axle,
   type FoundPlan,
   type JobSections,
@@ -19,8 +19,8 @@ import { catalogue, demoJob, demoJobs, settings } from '../testing/demo-world';
 import { askPlans, boughtPlan } from '../testing/plans-asked';
 import { stillToSettle } from '.';
 import { searchWorld } from './plan-sets';
-import { thingName } from './plan-space';
-import { setMaker } from './set-maker';
+import { itemName } from './plan-space';
+import { setBuilder } from './set-maker';
 
 /** Nothing that somebody puts together at random is better than what is told. A few jobs and sets in every run; by `npm run exact` each job
  *  and 2,000 sets. */
@@ -36,19 +36,19 @@ function randomPlans(job: JobSections, name: string) {
   const next = madeNumbers(7 + name.length);
   const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]!;
   const asked = askPlans(job, { prepare });
-  const worlds = rollingWays(job, vehicle, catalogue, settings, []).map(({ tire }) => {
+  const worlds = wheelOptions(job, vehicle, catalogue, settings, []).map(({ tire }) => {
     const world = searchWorld(asked, vehicle, tire);
-    return { ...world, m: setMaker(world, ''), tire };
+    return { ...world, m: setBuilder(world, ''), tire };
   });
   const from = [...search.plans, ...Object.values(search.ofFamily)];
   const made = Array.from({ length: SETS }, () => {
     const { job: on, space, m, tire } = pick(worlds);
     const plan = pick(from);
     const names = plan.name.split(' + ');
-    let set: readonly number[] = space.things.flatMap((t, i) => (names.includes(thingName(t)) ? [i] : []));
+    let set: readonly number[] = space.items.flatMap((t, i) => (names.includes(itemName(t)) ? [i] : []));
     for (let n = 1 + Math.floor(next() * 3); n > 0; n--) {
-      const i = Math.floor(next() * space.things.length);
-      const t = space.things[i]!;
+      const i = Math.floor(next() * space.items.length);
+      const t = space.items[i]!;
       const gone = pick(set.length > 0 ? set : [i]);
       if (next() < 0.35) set = set.filter((k) => k !== gone);
       // what a customer asks for by itself is no part of a plan
@@ -66,7 +66,7 @@ function randomPlans(job: JobSections, name: string) {
 }
 type Made = ReturnType<typeof randomPlans>['made'][number];
 const isSource = ({ space }: Made, i: number) => {
-  const t = space.things[i]!;
+  const t = space.items[i]!;
   return t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
 };
 /** What a shop would call a plan: it lifts as the search may lift, leaves nothing to settle that is settled from the same sources, and
@@ -117,7 +117,7 @@ describe('what is put together at random', () => {
       });
       expect(
         lost.map(({ set, space, tire, plan }) => ({
-          things: set.map((i) => thingName(space.things[i]!)).join(' + '),
+          things: set.map((i) => itemName(space.items[i]!)).join(' + '),
           tire,
           columns: countsOf(plan.outcome).join(),
         })),

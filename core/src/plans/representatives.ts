@@ -56,10 +56,10 @@ export function representatives(search: Pick<PlanSearch, 'plans' | 'ofFamily'>):
   const picks: readonly (readonly [Special, FoundPlan | undefined])[] = [
     ['closest', closest],
     ['cheapest', least(within(NEARLY_STEPS), money)],
-    ['rides-best', least(near, (p) => p.outcome.worse)],
+    ['rides-best', least(near, (p) => p.outcome.drivabilityPenalty)],
     ['soonest', least(near, (p) => p.outcome.days)],
-    ['surest', least(near, (p) => p.outcome.doubt)],
-    ['undone', least(near, (p) => p.outcome.lasting)],
+    ['surest', least(near, (p) => p.outcome.provenanceRank)],
+    ['undone', least(near, (p) => p.outcome.irreversibleCount)],
   ];
   const shown = new Map<string, { plan: FoundPlan; special: Special[] }>();
   for (const [special, plan] of picks) {
@@ -97,6 +97,6 @@ const alike = (a: FoundPlan, b: FoundPlan): boolean =>
   a.name === b.name ||
   (a.outcome.family === b.outcome.family &&
     Math.abs(a.outcome.missMm - b.outcome.missMm) <= COLUMNS.offFrontMm.step &&
-    Math.abs(a.outcome.worse - b.outcome.worse) < COLUMNS.drivability.step &&
+    Math.abs(a.outcome.drivabilityPenalty - b.outcome.drivabilityPenalty) < COLUMNS.drivability.step &&
     Math.abs(money(a) - money(b)) <= SAME_MONEY_SHARE * money(a) &&
     a.outcome.days === b.outcome.days);

@@ -7,7 +7,7 @@ import { once } from '../units';
 import { isOffered, mayEnd } from './plan-space';
 
 /** A tyre with a wheel, or with the wheels that are there. */
-export interface RollingWay {
+export interface WheelOption {
   readonly tire: Pick<JobSections['tire'], 'tireCode' | 'wheelCode'>;
   /** four of them, minor units; 0 where nothing is bought */
   readonly minor: number;
@@ -18,20 +18,20 @@ const ALL_ROUND = 4;
  *  on every wheel that fits the hub. Of those the ways that leave least which no part of the catalogue settles; what a part settles, the
  *  search weighs. First the one that leaves least by itself, the cheapest of these first. What the advisor has picked stays, a tyre on other
  *  wheels where it cannot stay on those that are there; a rear of its own is left to the advisor. Never empty. */
-export function rollingWays(
+export function wheelOptions(
   job: JobSections,
   vehicle: KnownVehicle,
   catalogue: Catalogue,
   settings: ShopSettings,
   locks: readonly Lock[],
-): readonly RollingWay[] {
-  const is: RollingWay = {
+): readonly WheelOption[] {
+  const is: WheelOption = {
     tire: { tireCode: job.tire.tireCode, wheelCode: job.tire.wheelCode },
     minor: 0,
   };
   const size = parseTireSize(job.tire.targetSize);
   if (job.tire.rear !== null || !size.ok) return [is];
-  const openOn = (tire: RollingWay['tire']) => {
+  const openOn = (tire: WheelOption['tire']) => {
     const c = planCase({ ...job, tire: { ...job.tire, ...tire } }, vehicle, catalogue, settings);
     const needs = needsOf(c, ['tire']);
     const count = (v: 'no' | 'needs', of = needs) => of.filter((n) => n.verdict === v).length;
@@ -67,11 +67,14 @@ export function rollingWays(
   const fewest = Math.min(...can.map((w) => w.open.needs));
   const whole = can
     .filter((w) => w.open.needs === fewest)
-    .sort((a, b) => a.open.all - b.open.all || a.minor - b.minor || (wayName(a) < wayName(b) ? -1 : 1));
+    .sort(
+      (a, b) =>
+        a.open.all - b.open.all || a.minor - b.minor || (wheelOptionName(a) < wheelOptionName(b) ? -1 : 1),
+    );
   return whole.length > 0 ? whole.map(({ tire, minor }) => ({ tire, minor })) : [is];
 }
 /** Names a way among the others: tyre, and wheel where another is bought. */
-export const wayName = ({ tire }: Pick<RollingWay, 'tire'>): string =>
+export const wheelOptionName = ({ tire }: Pick<WheelOption, 'tire'>): string =>
   [tire.tireCode, tire.wheelCode].filter((c) => c !== null).join(' on ');
 /** Those that are pinned where any is, without those that are banned. */
 function allowed<T extends { readonly code: string }>(

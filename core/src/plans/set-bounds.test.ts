@@ -13,9 +13,9 @@ import { madeKits, WORN } from '../testing/made-worlds';
 import { catalogue, demoJob, plainJob } from '../testing/demo-world';
 import { askPlans } from '../testing/plans-asked';
 import { searchWorld } from './plan-sets';
-import { sourceSets, thingName } from './plan-space';
+import { sourceSets, itemName } from './plan-space';
 import type { Bounded } from './set-bounds';
-import { setMaker } from './set-maker';
+import { setBuilder } from './set-maker';
 
 /** `npm run exact` looks at every platform and more sets. */
 const ALL = process.env.RIGGER_WISHES === 'all';
@@ -57,13 +57,13 @@ describe('no plan is less than what was said of a part of it', () => {
       asked.tire,
     );
     const { space } = world;
-    const m = setMaker(world, '');
+    const m = setBuilder(world, '');
     const next = madeNumbers(11 + name.length);
     const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]!;
     const wrong: string[] = [];
     const say = (what: string, set: readonly number[], less: readonly string[]) =>
       wrong.push(
-        ...less.map((l) => `${what}: ${set.map((i) => thingName(space.things[i]!)).join(' + ')}: ${l}`),
+        ...less.map((l) => `${what}: ${set.map((i) => itemName(space.items[i]!)).join(' + ')}: ${l}`),
       );
     let looked = 0;
     for (let n = 0; n < SETS; n++) {
@@ -75,8 +75,8 @@ describe('no plan is less than what was said of a part of it', () => {
       // whatever is added, also what settles nothing
       let more = sketch.set;
       for (let k = 0; k < 4; k++) {
-        const i = Math.floor(next() * space.things.length);
-        const t = space.things[i]!;
+        const i = Math.floor(next() * space.items.length);
+        const t = space.items[i]!;
         const isLift = (['front', 'rear', 'both'] as const).some((a) => space.sources[a].includes(i));
         if (!isLift && t.kind === 'part' && t.part.family !== 'accessory' && space.fits(more, i))
           more = [...more, i].sort((a, b) => a - b);

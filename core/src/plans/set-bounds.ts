@@ -1,26 +1,26 @@
 import { FAMILIES, fitmentOf, type Part } from '../catalogue';
 import { AXLES, type FindingCode, type Need } from '../rules';
 import type { Axle } from '../suspension';
-import { keptIn, once } from '../units';
+import { memoized, once } from '../units';
 import { onAxle } from '../vehicle';
 import { inSteps, type Columns } from './columns';
 import type { ClosedSet } from './closure';
 import type { Counts } from './pareto';
 import {
   daysOf,
-  doubtOf,
+  provenanceRankOf,
   familyOf,
   handling,
   leastStands,
   needCounts,
   standsOf,
   toSettle,
-  worseAt,
+  drivabilityPenaltyAt,
   type StandsAs,
 } from './outcome';
 import type { PlanFamily } from './plan-family';
-import { isApart } from './plan-space';
-import { isFixed, thingAt, union, type PlanSets, type SearchWorld } from './plan-sets';
+import { isIndependent } from './plan-space';
+import { isFixed, itemAt, union, type PlanSets, type SearchWorld } from './plan-sets';
 import type { Cost, SetCosts } from './set-costs';
 
 /** What turns on how both ends stand together: the body's pitch is in caster and in the angles of shafts. */
@@ -101,7 +101,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
   /** needs that turn on both ends, and all that their cures also name: what settles one of these at an end that is closed by itself may be
    *  done by another thing when both ends are in place */
   const coupled = new Set(
-    space.things
+    space.items
       .flatMap((t) => (t.kind === 'part' ? [t.part.cures] : []))
       .filter((cures) => cures.some((code) => OF_BOTH_ENDS.includes(code)))
       .flat(),
@@ -109,7 +109,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
   /** What of a closed end no leaning takes out again. */
   const stays = (set: readonly number[]): readonly number[] =>
     set.filter((i) => {
-      const t = thingAt(space, i);
+      const t = itemAt(space, i);
       return isFixed(space, i) || t.kind === 'relief' || !t.part.cures.some((code) => coupled.has(code));
     });
   /** needs that nothing of the space settles: of one axle, or of the vehicle as a whole */
@@ -143,7 +143,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
       totalMinor: (partsMinor ?? costs.leastPartsMinor(left)) + beside.totalMinor - ROUNDED_MINOR,
       personMinutes: beside.personMinutes,
       days: daysOf(parts),
-      provenance: doubtOf(parts, base),
+      provenance: provenanceRankOf(parts, base),
       irreversible: sets.irreversible(left),
     };
     return {
@@ -169,8 +169,8 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
   const mayMove = once((): Readonly<Record<Axle, number>> => {
     const of = (axle: Axle) => {
       const most = new Map<string, number>();
-      space.things.forEach((t, i) => {
-        if (t.kind === 'relief' || isFixed(space, i) || isApart(t) || !onAxle(t.part, axle)) return;
+      space.items.forEach((t, i) => {
+        if (t.kind === 'relief' || isFixed(space, i) || isIndependent(t) || !onAxle(t.part, axle)) return;
         const { slot } = FAMILIES[t.part.family];
         most.set(slot, Math.max(most.get(slot) ?? 0, movedBy([i], [], axle)));
       });
@@ -187,19 +187,19 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
   const backs = new Map<string, number>();
   /** how far an end may move when these are left out again, mm */
   const mayMoveBack = (set: readonly number[], axle: Axle): number =>
-    keptIn(backs, `${axle} ${set.join()}`, () => sum(leaned(set).map((less) => movedBy(set, less, axle))));
+    memoized(backs, `${axle} ${set.join()}`, () => sum(leaned(set).map((less) => movedBy(set, less, axle))));
   const eases = new Map<string, number>();
   /** how much better the travel of an end may become when these are left out again */
   const mayEase = (set: readonly number[], axle: Axle): number =>
-    keptIn(eases, `${axle} ${set.join()}`, () => {
-      const worse = (of: readonly number[]) => worseAt(judged(of).bare, axle);
+    memoized(eases, `${axle} ${set.join()}`, () => {
+      const worse = (of: readonly number[]) => drivabilityPenaltyAt(judged(of).bare, axle);
       return sum(leaned(set).map((less) => Math.max(0, worse(set) - worse(less))));
     });
   const neutral = new Map<number, boolean>();
   /** Whether buying it alone leaves both axles as they are, by all that the geometry and the loads of an axle are made of. */
   const changesNothing = (i: number): boolean =>
-    keptIn(neutral, i, () => {
-      const t = thingAt(space, i);
+    memoized(neutral, i, () => {
+      const t = itemAt(space, i);
       // a relief is seen by the tyre's room alone
       if (t.kind === 'relief') return true;
       if (t.part.effects.some((e) => e.kind === 'wheel-spacer')) return false;
@@ -208,7 +208,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
     });
   /** what the travel of a closed end makes worse at least */
   const leftWorse = (set: readonly number[], axle: Axle): number =>
-    Math.max(0, worseAt(judged(set).bare, axle) - mayEase(set, axle));
+    Math.max(0, drivabilityPenaltyAt(judged(set).bare, axle) - mayEase(set, axle));
   /** Some needs are open with these: they stay so, or something is bought for one of them. No plan is less than both. */
   const eitherWay = (
     of: Omit<PartialPlan, 'beside'>,
@@ -299,7 +299,11 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
         const is = handling(plan);
         if (left.length === set.length) return standsOf(is);
         const back = { front: mayMoveBack(f.set, 'front'), rear: mayMoveBack(r.set, 'rear') };
-        return leastStands(plan, back, is.worse - mayEase(f.set, 'front') - mayEase(r.set, 'rear'));
+        return leastStands(
+          plan,
+          back,
+          is.drivabilityPenalty - mayEase(f.set, 'front') - mayEase(r.set, 'rear'),
+        );
       };
       return eitherWay(
         {
@@ -317,7 +321,7 @@ export function setBounds(world: SearchWorld, sets: PlanSets, costs: SetCosts): 
       const { bare, cheap, room } = judged(set);
       const at = (axle: Axle) =>
         set.filter((i) => {
-          const t = thingAt(space, i);
+          const t = itemAt(space, i);
           return t.kind === 'relief' ? t.choice.axle === axle : onAxle(t.part, axle);
         });
       const open = needCounts([...cheap(null), ...room(null)]);

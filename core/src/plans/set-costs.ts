@@ -3,13 +3,13 @@ import { listed, type BuildItem, type JobSections } from '../job';
 import { newTires } from '../forecast';
 import { assessCase } from '../match';
 import { moneyOf, personMinutesOf } from '../planning';
-import { keptIn, once } from '../units';
+import { memoized, once } from '../units';
 import { repairsOf } from '../vehicle';
 import { leastBuyMinor } from './bounds';
 import { comesTo } from './built-plan';
 import { buy } from './buying';
-import { thingPrice } from './plan-space';
-import { thingAt, union, type PlanSets, type SearchWorld } from './plan-sets';
+import { itemPriceMinor } from './plan-space';
+import { itemAt, union, type PlanSets, type SearchWorld } from './plan-sets';
 
 /** What a set comes to: money with tax, minor units, and minutes of people. */
 export interface Cost {
@@ -46,7 +46,7 @@ const ROUNDED_MINOR = 10;
 export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): SetCosts {
   const { base, space, kits, job, catalogue, settings } = world;
   const bought = new Map<string, ReturnType<typeof buy>>();
-  const boughtFor = (set: readonly number[]) => keptIn(bought, set.join(), () => buy(partsOf(set), kits));
+  const boughtFor = (set: readonly number[]) => memoized(bought, set.join(), () => buy(partsOf(set), kits));
   const itemsOf = (set: readonly number[]): readonly Pick<BuildItem, 'kind' | 'code'>[] => {
     const b = boughtFor(set);
     return [
@@ -62,21 +62,21 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
   const withTax = (minor: number) => minor * (1 + settings.taxShare);
   const reliefMinor = (set: readonly number[]) =>
     set.reduce((sum, i) => {
-      const t = thingAt(space, i);
-      return sum + (t.kind === 'relief' ? thingPrice(t) : 0);
+      const t = itemAt(space, i);
+      return sum + (t.kind === 'relief' ? itemPriceMinor(t) : 0);
     }, 0);
   const leasts = new Map<string, number>();
   const besides = new Map<string, Beside>();
   const totals = new Map<string, number>();
   const partsMinor = (set: readonly number[]) => withTax(boughtFor(set).priceMinor + reliefMinor(set));
   const totalMinor = (set: readonly number[]) =>
-    keptIn(
+    memoized(
       totals,
       set.join(),
       () => comesTo(jobFor(set), assessCase(judged(set).plan), catalogue, settings).money.totalMinor,
     );
   const besideOf = (set: readonly number[]): Beside =>
-    keptIn(besides, set.join(), () => {
+    memoized(besides, set.join(), () => {
       const { money, work } = comesTo(jobFor(set), assessCase(judged(set).plan, []), catalogue, settings);
       const steps = work.steps.filter((s) => s.axle === 'vehicle');
       const onVehicle = { personMinutes: personMinutesOf(steps), rackMinutes: work.rackMinutes };
@@ -93,7 +93,7 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
   const saved = once((): Cost => {
     const { plan } = judged([]);
     if (plan.repairs.length === 0) return { totalMinor: 0, personMinutes: 0 };
-    const all = [...space.partsOf(space.things.map((_, i) => i)), ...base.chosen];
+    const all = [...space.partsOf(space.items.map((_, i) => i)), ...base.chosen];
     const repairs = repairsOf(job.lookOver, base.vehicle, all, catalogue, newTires(job.tire));
     const { money, work } = comesTo(jobFor([]), assessCase({ ...plan, repairs }, []), catalogue, settings);
     const bare = besideOf([]);
@@ -104,16 +104,16 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
   });
   /** pieces of each kit that holds any, as places in the space, and what all of them but the cheapest cost singly */
   const kitPieces = once(() => {
-    const placeOf = new Map(space.things.flatMap((t, i) => (t.kind === 'part' ? [[t.part.code, i]] : [])));
+    const placeOf = new Map(space.items.flatMap((t, i) => (t.kind === 'part' ? [[t.part.code, i]] : [])));
     return kits.flatMap((k) => {
       const pieces = k.parts.flatMap((x) => placeOf.get(x.part) ?? []);
-      const prices = pieces.map((i) => thingPrice(thingAt(space, i)));
+      const prices = pieces.map((i) => itemPriceMinor(itemAt(space, i)));
       const allButOneMinor = prices.reduce((sum, p) => sum + p, 0) - Math.min(...prices);
       return pieces.length === k.parts.length && pieces.length > 1 ? [{ pieces, k, allButOneMinor }] : [];
     });
   });
   const isSource = (i: number) => {
-    const t = thingAt(space, i);
+    const t = itemAt(space, i);
     return t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
   };
   /** the set with these as well, no source of lift among them, for those are chosen before; null where they cannot be together */
@@ -139,7 +139,7 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
     totalMinor,
     partsMinor,
     leastPartsMinor: (set) =>
-      withTax(keptIn(leasts, set.join(), () => leastBuyMinor(partsOf(set), kits)) + reliefMinor(set)),
+      withTax(memoized(leasts, set.join(), () => leastBuyMinor(partsOf(set), kits)) + reliefMinor(set)),
     leastBeside: (front, rear) => {
       const [f, r] = [besideOf(front), besideOf(rear)];
       const both = besideOf(front.filter((i) => rear.includes(i)));

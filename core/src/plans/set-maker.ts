@@ -1,12 +1,13 @@
 import type { Axle } from '../suspension';
-import { keptIn } from '../units';
+import { memoized } from '../units';
 import { onAxle } from '../vehicle';
 import { wholePlan, type FoundPlan } from './built-plan';
-import { closedSets, leaner, type Closed, type ClosedSet, type CureProblem } from './closure';
-import { cureProblem, isWorthIt } from './cure-problem';
+import { closedSets, withoutRedundant, type Closed, type ClosedSet, type CureProblem } from './closure';
+import { cureProblem } from './cure-problem';
+import { isPlan } from './is-plan';
 import { needCounts } from './outcome';
-import { thingName } from './plan-space';
-import { isFixed, planSets, thingAt, union, type SearchWorld } from './plan-sets';
+import { itemName } from './plan-space';
+import { isFixed, planSets, itemAt, union, type SearchWorld } from './plan-sets';
 import { setBounds, type ClosedEnd, type SetBounds, type Sketch } from './set-bounds';
 import { setCosts } from './set-costs';
 
@@ -17,7 +18,7 @@ interface Every<T> {
 }
 /** One end closed in every way. */
 type ClosedAxle = Every<ClosedEnd>;
-export interface SetMaker {
+export interface SetBuilder {
   readonly bounds: SetBounds;
   /** no plan comes to less */
   readonly leastMinor: number;
@@ -41,7 +42,7 @@ export interface SetMaker {
   readonly together: (f: ClosedEnd, r: ClosedEnd) => readonly number[] | null;
   /** the set with the rest of a kit of which it has something, where it comes to less so; for each such kit and for several */
   readonly withKitsMadeWhole: (set: readonly number[]) => readonly (readonly number[])[];
-  /** the whole vehicle closed from a set, with nothing in it that could be left out or is not worth its place */
+  /** the whole vehicle closed from a set, with nothing in it that could be left out, as far as these are plans */
   readonly closed: (from: readonly number[]) => Every<ClosedSet>;
   readonly found: (set: readonly number[]) => FoundPlan;
   /** What the front is closed from: its sources; where both ends leave caster short, with each thing that may cure it in, for it may do the
@@ -50,7 +51,7 @@ export interface SetMaker {
 }
 
 /** Makes plans out of the things of a space. `on`: what they roll on, as a part of their name. */
-export function setMaker(world: SearchWorld, on: string): SetMaker {
+export function setBuilder(world: SearchWorld, on: string): SetBuilder {
   const { space, catalogue, settings } = world;
   const sets = planSets(world);
   const costs = setCosts(world, sets);
@@ -58,7 +59,7 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
   const saving = costs.savesMoney() ? costs.totalMinor : null;
   const problems = new Map<string, CureProblem>();
   const problem = (axle: Axle | null, improve = false) =>
-    keptIn(problems, `${axle} ${improve}`, () => cureProblem(world, sets, axle, improve, saving));
+    memoized(problems, `${axle} ${improve}`, () => cureProblem(world, sets, axle, improve, saving));
   const clashes = (set: readonly number[]) =>
     set.some(
       (i) =>
@@ -77,10 +78,10 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
     })),
   });
   /** the end without the room that was made for its tyre */
-  const withoutRoom = (end: ClosedEnd) => end.set.filter((i) => thingAt(space, i).kind !== 'relief');
+  const withoutRoom = (end: ClosedEnd) => end.set.filter((i) => itemAt(space, i).kind !== 'relief');
   const improved = new Map<string, ClosedAxle>();
   const roomy = new Map<string, ClosedAxle>();
-  const casterCures = space.things.flatMap((t, i) =>
+  const casterCures = space.items.flatMap((t, i) =>
     t.kind === 'part' && t.part.cures.includes('caster-reach') && !isFixed(space, i) ? [i] : [],
   );
   const isShort = (set: readonly number[]) => casterShort(set).length > 0;
@@ -91,7 +92,7 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
     savesMoney: saving !== null,
     startFor: (axle, sources, body) => {
       const pinned = space.pinned.filter((i) => {
-        const t = thingAt(space, i);
+        const t = itemAt(space, i);
         return t.kind === 'part' && onAxle(t.part, axle);
       });
       let set: readonly number[] = pinned;
@@ -104,11 +105,11 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
     },
     sketched: (front, rear) => (clashes(union(front, rear)) ? [] : [bounds.ofSources(front, rear)]),
     closeAxle: (axle, set) =>
-      keptIn(axles, `${axle} ${set.join()}`, () => endsOf(axle, closedSets(set, problem(axle)))),
+      memoized(axles, `${axle} ${set.join()}`, () => endsOf(axle, closedSets(set, problem(axle)))),
     improvedEnds: (axle, start, ends) => {
       const plain = new Map(ends.map(withoutRoom).map((set) => [set.join(), set]));
       const all = [...plain.values()].map((set) =>
-        keptIn(improved, `${axle} ${start.join()} ${set.join()}`, () =>
+        memoized(improved, `${axle} ${start.join()} ${set.join()}`, () =>
           endsOf(axle, closedSets(start, problem(axle, true), set), false),
         ),
       );
@@ -117,7 +118,7 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
       return { of: [...better.values()], cut: all.some((a) => a.cut) };
     },
     withRoom: (axle, start, end) =>
-      keptIn(roomy, `${axle} ${start.join()} ${end.set.join()}`, () =>
+      memoized(roomy, `${axle} ${start.join()} ${end.set.join()}`, () =>
         endsOf(axle, closedSets(start, problem(axle), end.set)),
       ),
     isClosed: (axle, set) => axles.has(`${axle} ${set.join()}`),
@@ -130,15 +131,15 @@ export function setMaker(world: SearchWorld, on: string): SetMaker {
       const whole = problem(null);
       const { sets: closed, cut } = closedSets(from, whole);
       const fixed = (set: readonly number[]) => set.filter((i) => isFixed(space, i));
-      const lean = closed.map((c) => leaner(c, fixed(c.set), whole));
-      return { of: lean.filter(({ set }) => isWorthIt(set, world, sets, whole.loses)), cut };
+      const lean = closed.map((c) => withoutRedundant(c, fixed(c.set), whole));
+      return { of: lean.filter(({ set }) => isPlan(set, world, sets, whole.loses)), cut };
     },
     found: (set) =>
       wholePlan(
         judged(set).plan,
         costs.jobFor(set),
         partsOf(set),
-        [...set.map((i) => thingName(thingAt(space, i))), ...(on === '' ? [] : [on])].join(' + '),
+        [...set.map((i) => itemName(itemAt(space, i))), ...(on === '' ? [] : [on])].join(' + '),
         { catalogue, settings },
       ).plan,
     frontStarts: ({ set, ends }) => {

@@ -2,7 +2,7 @@ import { emptyChange, listed, withoutTires, type Change, type JobSections } from
 import type { Axle } from '../suspension';
 import { onAxle } from '../vehicle';
 import type { PlansAsked } from './built-plan';
-import { judge, open, opened, withPlanOf, type Chosen, type Judged } from './judged';
+import { assessPlans, stillToSettle, newlyOpen, withPlanOf, type Chosen, type AssessedPlan } from './judged';
 
 /** A plan in two visits. */
 export interface Stages {
@@ -25,7 +25,7 @@ export type FirstVisit = (typeof FIRST_VISITS)[number];
  *  itself: nothing it leaves open that the whole does not. What waits is an end, the tyres, or both. Null where no such cut stands by
  *  itself. */
 export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages | null {
-  const say = judge(asked);
+  const say = assessPlans(asked);
   const { catalogue, job } = asked;
   const planned = withPlanOf(job, plan);
   const whole = say(planned);
@@ -58,7 +58,7 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages
     const [now, later] = visit === 'front' ? [front, rear] : [rear, front];
     return now.length > 0 && now.every((c) => parts.includes(c)) && !later.some((c) => parts.includes(c));
   };
-  const rest = (parts: readonly string[], withTires: boolean): Judged => {
+  const rest = (parts: readonly string[], withTires: boolean): AssessedPlan => {
     const later = plan.parts.filter((p) => !parts.includes(p));
     return say(fittedBefore(stand(later, !withTires), parts));
   };
@@ -68,7 +68,7 @@ export function stagesOf(asked: PlansAsked, plan: Chosen, by: StageWish): Stages
     if ('first' in by && !isFor(by.first, parts, withTires)) return [];
     const first = say(stand(parts, withTires));
     if ('budgetMinor' in by && first.money.totalMinor > by.budgetMinor) return [];
-    if (opened(open(first.a), open(whole.a)).length > 0) return [];
+    if (newlyOpen(stillToSettle(first.a), stillToSettle(whole.a)).length > 0) return [];
     if (first.a.needs.some((n) => n.verdict === 'no')) return [];
     const then = rest(parts, withTires);
     return [

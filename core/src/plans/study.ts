@@ -5,7 +5,7 @@ import { fitmentNeeds, knownVehicle, planCase, type Need } from '../rules';
 import type { Axle } from '../suspension';
 import type { FoundPlan, PlansAsked } from './built-plan';
 import { findAllPlans } from './find-plans';
-import { judge, open, opened, withPlanOf, type Chosen } from './judged';
+import { assessPlans, stillToSettle, newlyOpen, withPlanOf, type Chosen } from './judged';
 import { planPoint, type PlanPoint } from './told';
 
 /** The plan with one of its things left out; a kit is left as the parts of it that stay. */
@@ -26,14 +26,14 @@ export interface PlanReason {
 }
 /** Why each part and each relief is in a plan: found by taking it out and judging what is left. */
 export function reasonsOf(asked: PlansAsked, plan: Chosen): readonly PlanReason[] {
-  const say = judge(asked);
+  const say = assessPlans(asked);
   const whole = say(withPlanOf(asked.job, plan));
   const pinned = new Set(asked.locks.flatMap((l) => (l.how === 'pin' ? [l.which] : [])));
   const ofParts = plan.parts.flatMap((code): PlanReason[] => {
     const part = asked.catalogue.parts.find((p) => p.code === code);
     if (!part) return [];
     const less = say(withPlanOf(asked.job, without(plan, code)));
-    const needs = opened(open(less.a), open(whole.a));
+    const needs = newlyOpen(stillToSettle(less.a), stillToSettle(whole.a));
     const costMinor = whole.money.totalMinor - less.money.totalMinor;
     const because = pinned.has(code) ? 'pinned' : LIFT_SOURCES.includes(part.family) ? 'source' : 'ends';
     return [{ thing: code, because, needs, costMinor }];
@@ -43,7 +43,7 @@ export function reasonsOf(asked: PlansAsked, plan: Chosen): readonly PlanReason[
     return {
       thing: r.relief,
       because: 'ends',
-      needs: opened(open(less.a), open(whole.a)),
+      needs: newlyOpen(stillToSettle(less.a), stillToSettle(whole.a)),
       costMinor: whole.money.totalMinor - less.money.totalMinor,
     };
   });
@@ -136,7 +136,7 @@ export function whyNot(asked: PlansAsked, code: string, than: PlanPoint | null):
   };
   const found = findAllPlans(pinned);
   const best = found?.plans[0] ?? null;
-  const say = judge(asked);
+  const say = assessPlans(asked);
   const against = best ? say(withPlanOf(asked.job, best)).a.needs.filter((n) => n.verdict === 'no') : [];
   const wouldDo =
     best && against.length > 0
@@ -158,7 +158,7 @@ export function whyNot(asked: PlansAsked, code: string, than: PlanPoint | null):
     best: point,
     moreMinor: more((p) => p.totalMinor),
     moreMissMm: more((p) => p.missMm),
-    moreWorse: more((p) => p.worse),
+    moreWorse: more((p) => p.drivabilityPenalty),
     wouldDo,
   };
 }
@@ -256,7 +256,7 @@ export function sizesOfSeries(asked: PlansAsked, plan: Chosen, code: string): re
   const part = asked.catalogue.parts.find((p) => p.code === code);
   const platform = asked.job.vehicle.platform;
   if (!part || platform === null) return [];
-  const say = judge(asked);
+  const say = assessPlans(asked);
   const whole = say(withPlanOf(asked.job, plan));
   return siblingsOf(part, asked.catalogue.parts, platform).map((p): SizeOfSeries => {
     const swapped = plan.parts.map((x) => (x === code ? p.code : x));
@@ -273,7 +273,7 @@ export function sizesOfSeries(asked: PlansAsked, plan: Chosen, code: string): re
       rakeLoadedMm: a.forecast?.loaded.rake.value ?? null,
       level: rakeMm !== null && Math.abs(rakeMm) <= LEVEL_MM,
       chosen: p.code === code,
-      opens: opened(open(a), open(whole.a)),
+      opens: newlyOpen(stillToSettle(a), stillToSettle(whole.a)),
     };
   });
 }
@@ -290,9 +290,9 @@ export interface BuildCheck {
 }
 /** Judges the build of the job as it is: gaps, what is bought for nothing, and the cheapest plan that keeps its lift sources. */
 export function checkBuild(asked: PlansAsked): BuildCheck {
-  const say = judge(asked);
+  const say = assessPlans(asked);
   const whole = say(asked.job);
-  const has = open(whole.a);
+  const has = stillToSettle(whole.a);
   const sendBack = whole.a.chosen.flatMap(({ part }) => {
     if (LIFT_SOURCES.includes(part.family) || !asked.job.build.items.some((i) => i.code === part.code))
       return [];
@@ -300,7 +300,7 @@ export function checkBuild(asked: PlansAsked): BuildCheck {
       ...asked.job,
       build: { ...asked.job.build, items: asked.job.build.items.filter((i) => i.code !== part.code) },
     });
-    return opened(open(less.a), has).length === 0
+    return newlyOpen(stillToSettle(less.a), has).length === 0
       ? [{ code: part.code, savesMinor: whole.money.totalMinor - less.money.totalMinor }]
       : [];
   });

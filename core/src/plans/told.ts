@@ -12,12 +12,12 @@ export interface PlanPoint
       | 'family'
       | 'needs'
       | 'missMm'
-      | 'movedMm'
+      | 'unwishedMoveMm'
       | 'times'
       | 'days'
-      | 'worse'
-      | 'doubt'
-      | 'lasting'
+      | 'drivabilityPenalty'
+      | 'provenanceRank'
+      | 'irreversibleCount'
       | 'rakeMm'
       | 'rakeLoadedMm'
     > {
@@ -28,7 +28,7 @@ export interface ShownPoint extends PlanPoint {
   readonly losesBy: Shown['losesBy'];
 }
 /** How far a search is, as it is sent while it runs. */
-export interface PlansTold {
+export interface SearchProgress {
   readonly shown: readonly ShownPoint[];
   /** everything that nothing betters and that may be offered */
   readonly all: readonly PlanPoint[];
@@ -49,18 +49,18 @@ export function planPoint({ name, parts, items, reliefs, tire, outcome: o }: Fou
     family: o.family,
     needs: o.needs,
     missMm: o.missMm,
-    movedMm: o.movedMm,
+    unwishedMoveMm: o.unwishedMoveMm,
     times: o.times,
     days: o.days,
-    worse: o.worse,
-    doubt: o.doubt,
-    lasting: o.lasting,
+    drivabilityPenalty: o.drivabilityPenalty,
+    provenanceRank: o.provenanceRank,
+    irreversibleCount: o.irreversibleCount,
     rakeMm: o.rakeMm,
     rakeLoadedMm: o.rakeLoadedMm,
     totalMinor: o.money.totalMinor,
   };
 }
-export function tellPlans(search: PlanSearch): PlansTold {
+export function searchProgress(search: PlanSearch): SearchProgress {
   const { complete, tried, pruned, pairs, left, boundMinor } = search;
   return {
     shown: representatives(search).map(({ plan, special, losesBy }) => ({

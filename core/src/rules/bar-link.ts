@@ -16,7 +16,7 @@ interface Of<Code> {
 }
 export type BarLinkAngle = Of<'bar-link-angle'> | Of<'bar-link-angle-near'>;
 const linkOf = (a: AxlePlan, c: PlanCase) =>
-  a.keep(
+  a.memo(
     'bar link',
     [effectsOfKind(c.planned, a.axle, 'bar-link'), effectsOfKind(c.planned, a.axle, 'bar-mount')],
     () => linkAt(a, c),

@@ -39,7 +39,7 @@ export const coilCompressor = rule<CoilCompressorFinding>({
       COIL_OUT.includes(family) || (coilOver && family === 'damper');
     if (!c.chosen.some(({ part }) => onAxle(part, axle) && opens(part))) return [];
     const worst = [prepared.today, a.view()]
-      .flatMap((view) => prepared.keep(`coil/${view.key}`, () => handled(view)) ?? [])
+      .flatMap((view) => prepared.memo(`coil/${view.key}`, () => handled(view)) ?? [])
       .reduce<CoilHandling | null>((m, h) => (m && m.forceN >= h.forceN ? m : h), null);
     if (!worst || worst.shorterMm === 0) return [];
     const { shorterMm, forceN, freeMm } = worst;

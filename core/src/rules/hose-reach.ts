@@ -29,7 +29,7 @@ interface Spare {
   readonly figure: Figure;
 }
 const spares = (a: AxlePlan, c: PlanCase): readonly Spare[] =>
-  a.keep('hoses', effectsOfKind(c.planned, a.axle, 'hose'), () => sparesOf(a, c));
+  a.memo('hoses', effectsOfKind(c.planned, a.axle, 'hose'), () => sparesOf(a, c));
 function sparesOf(a: AxlePlan, c: PlanCase): readonly Spare[] {
   const rub = a.rub();
   if (!rub.ok) return [];

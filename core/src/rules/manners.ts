@@ -9,7 +9,7 @@ import { AXLES, type PlanCase } from './plan-case';
 type When = 'today' | 'planned';
 /** What is asked of a plan more than once; of today nothing of the plan is in it. */
 const keptAt = <T>(c: PlanCase, when: When, name: string, make: () => T): T =>
-  when === 'today' ? c.keptToday(name, make) : c.kept(name, make);
+  when === 'today' ? c.memoToday(name, make) : c.kept(name, make);
 /** Ride frequency of each axle with the load of the brief on it, wheel rate and tyre in series; null without a height. */
 export const frequencies = (c: PlanCase, which: When): Readonly<Record<Axle, Figure>> | null =>
   // the tyre of today is judged under the load of the plan

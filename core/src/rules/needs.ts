@@ -65,7 +65,7 @@ export function needsOnBoth(c: PlanCase, topics: readonly Topic[] = TOPICS): rea
 export function fitmentNeeds(c: PlanCase, parts: readonly FittedPart[]): readonly Need[] {
   const asked = ruleOf('not-listed');
   const codes = parts.map((p) => p.part.code).join(' ');
-  return asked ? c.keptToday(`fitment ${codes}`, () => foundBy(asked, { ...c, chosen: parts })) : [];
+  return asked ? c.memoToday(`fitment ${codes}`, () => foundBy(asked, { ...c, chosen: parts })) : [];
 }
 /** Tells two needs apart: the same code about the same part and axle (and the same hose, obstacle, end, rod or limit) is one. */
 export const needKey = (n: Pick<Need, 'finding' | 'about'>): string => {

@@ -13,17 +13,17 @@ import {
   type Forecast,
   type RubAxle,
   type RubAxleInput,
-  type KeepWalk,
+  type WalkMemo,
   type RubCheck,
   type TireReading,
 } from '../forecast';
 import { roundToday, type JobSections, type ReliefChoice, type ShopSettings, type TapeRound } from '../job';
 import type { Axle, ReachFault, RideHeightFault } from '../suspension';
 import { formatTireSize } from '../tires';
-import { bad, keptIn, once, type Result } from '../units';
+import { bad, memoized, once, type Result } from '../units';
 import {
   afterBuild,
-  asAsked,
+  studiedTire,
   effectsOfKind,
   loadOn,
   onSlope,
@@ -60,7 +60,7 @@ export interface AxlePlan {
   readonly clearanceDoubtMm: () => number;
   readonly rubInput: RubAxleInput;
   /** keeps what is dear to make and follows from how this axle stands, its reliefs, the brief, and `from` */
-  readonly keep: <T>(name: string, from: readonly unknown[], make: () => T) => T;
+  readonly memo: <T>(name: string, from: readonly unknown[], make: () => T) => T;
 }
 /** A whole plan as the rules see it: the job, the vehicle, the parts, and every figure that follows from them. */
 export interface PlanCase {
@@ -88,14 +88,14 @@ export interface PlanCase {
   /** null where an axle has no ride height */
   readonly forecast: () => Forecast | null;
   /** what several ask of this plan, made once */
-  readonly kept: Keep;
+  readonly kept: Memo;
   /** the same of the vehicle as it stands, for every plan that is tried on it: nothing of a plan may be in it */
-  readonly keptToday: Keep;
+  readonly memoToday: Memo;
 }
-type Keep = <T>(name: string, make: () => T) => T;
-function keeping(): Keep {
+type Memo = <T>(name: string, make: () => T) => T;
+function newMemo(): Memo {
   const known = new Map<string, unknown>();
-  return <T>(name: string, make: () => T) => keptIn(known, name, make) as T;
+  return <T>(name: string, make: () => T) => memoized(known, name, make) as T;
 }
 export interface CaseOptions {
   readonly day?: string | null | undefined;
@@ -167,7 +167,7 @@ export function planCase(
   const readings = new Map<string, TireReading>();
   return caseOn(
     {
-      keptToday: keeping(),
+      memoToday: newMemo(),
       tiresUnder: (burden) => {
         const key = JSON.stringify(burden);
         const reading = readings.get(key) ?? readTires(job.tire, job.brief, vehicle, burden, catalogue);
@@ -221,18 +221,18 @@ function caseOn(
     const rubKey = once(() =>
       [view().key, JSON.stringify([rubInput.reliefs, chains, usage.rock, usage.mud])].join(' '),
     );
-    const rub = once(() => p.keep(`rub ${rubKey()}`, () => rubAxle(rubInput, p)));
+    const rub = once(() => p.memo(`rub ${rubKey()}`, () => rubAxle(rubInput, p)));
     const asked = once((): TireAsked | null => {
       const side = tires().check?.[axle].target;
-      return side ? asAsked(side, formatTireSize(side.size)) : null;
+      return side ? studiedTire(side, formatTireSize(side.size)) : null;
     });
     const onTire = (tire: TireAsked) => `${rubKey()} ${JSON.stringify(tire)} ${spacersMm(planned, axle)}`;
-    const keepWalk: KeepWalk = (grid, make) =>
-      p.keepFew(`walk ${JSON.stringify([view().state.effects, grid])}`, make);
+    const keepWalk: WalkMemo = (grid, make) =>
+      p.memoFew(`walk ${JSON.stringify([view().state.effects, grid])}`, make);
     const clearance = once(() => {
       const tire = asked();
       if (!tire) return null;
-      return p.keep(`clearance ${onTire(tire)}`, () => {
+      return p.memo(`clearance ${onTire(tire)}`, () => {
         const a = rub();
         const r: Result<readonly RubCheck[], RideHeightFault | ReachFault> = a.ok
           ? rubChecks(rubInput, a.value, [tire], keepWalk)
@@ -247,12 +247,12 @@ function caseOn(
       rubInput,
       forecast: once(() => forecastAxle(p, view(), chosen)),
       rub,
-      keep: (name, from, make) => p.keep(`${name} ${rubKey()} ${JSON.stringify(from)}`, make),
+      memo: (name, from, make) => p.memo(`${name} ${rubKey()} ${JSON.stringify(from)}`, make),
       clearance,
       clearanceDoubtMm: () => {
         const [a, tire, check] = [rub(), asked(), clearance()];
         return a.ok && tire && check
-          ? p.keep(`clearance doubt ${onTire(tire)}`, () =>
+          ? p.memo(`clearance doubt ${onTire(tire)}`, () =>
               clearanceDoubtMm(rubInput, a.value, check, tire, keepWalk),
             )
           : 0;
@@ -262,7 +262,7 @@ function caseOn(
   const axles = { front: plan('front'), rear: plan('rear') };
   return {
     ...base,
-    kept: keeping(),
+    kept: newMemo(),
     chosen,
     planned,
     get tires() {

@@ -37,7 +37,7 @@ export const today = rule<TodayFinding>({
     'shaft-today': { verdict: 'fits', topic: 'geometry', blocks: null },
     'rubs-today': { verdict: 'fits', topic: 'clearance', blocks: null },
   },
-  check: (c) => c.keptToday('findings', () => foundToday(c)),
+  check: (c) => c.memoToday('findings', () => foundToday(c)),
 });
 function foundToday(c: PlanCase): readonly Raised<TodayFinding>[] {
   const asItStands = once(() => withChosen(c, []));
@@ -90,7 +90,7 @@ function rubToday(
   const tire = tireToday(c.job.tire, c.vehicle, axle);
   if (!tire || (!changed && tire.asBuilt)) return [];
   const a = asItStands().axles[axle];
-  const nearest = a.keep('rubs today', [tire.asked], () => {
+  const nearest = a.memo('rubs today', [tire.asked], () => {
     const input = { ...a.rubInput, planned: c.fitted, reliefs: [] };
     const rub = rubAxle(input, a.prepared);
     const checks = rub.ok ? rubChecks(input, rub.value, [tire.asked]) : rub;

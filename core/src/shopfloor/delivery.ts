@@ -3,7 +3,7 @@ import type { Topic } from '../evidence';
 import { fittedBefore, judge, opened, stillToSettle, type Judged, type PlansAsked } from '../plans';
 import type { Need } from '../rules';
 import type { Axle } from '../suspension';
-import { keptIn } from '../units';
+import { memoized } from '../units';
 import { arrivalsOf, readyOn } from './arrivals';
 
 /** One visit to the bay, with what can be on the vehicle after it. */
@@ -75,7 +75,7 @@ export function deliveryStages(asked: Asked): Staged | null {
     );
   const known = new Map<string, Judged>();
   const judged = (parts: readonly (typeof when)[number][]): Judged =>
-    keptIn(known, [...parts.map((p) => p.name)].sort().join(), () => say(stand(parts)));
+    memoized(known, [...parts.map((p) => p.name)].sort().join(), () => say(stand(parts)));
   /** what is open with only these on, and is not with all of them */
   const leaves = (parts: readonly (typeof when)[number][]) =>
     opened(stillToSettle(judged(parts).a), stillToSettle(whole.a));

@@ -7,7 +7,7 @@ import { comesTo } from '../plans';
 import { dayAfter } from '../rules';
 import { arrivalOf, readyOn, type Arrival } from './arrivals';
 import { dayAt, minutesUntil } from './calendar';
-import { planWeek, type Waiting, type Week } from './week';
+import { planWeek, type WaitingJob, type Week } from './week';
 
 /** A line of a job's parts list as the buyer sees it. */
 export interface FloorLine
@@ -19,7 +19,7 @@ export interface FloorLine
 export interface FloorJob {
   readonly vehicle: string;
   /** alone and as a pair, as far as the shop has hands and the work can be done so */
-  readonly crews: Waiting['crews'];
+  readonly crews: WaitingJob['crews'];
   readonly rackMinutes: number;
   /** all fitters together: what is sold */
   readonly personMinutes: number;
@@ -116,7 +116,7 @@ export function shopWeek(
   const minutes = (d: string) => Math.max(0, minutesUntil(day, d, workshop));
   const ready = jobs.filter((j) => j.floor.rackMinutes > 0 || j.floor.crews.some((c) => c.bayMinutes > 0));
   const withoutBoxes = ready.filter((j) => j.floor.readyOn === null).map((j) => j.id);
-  const waiting = ready.flatMap(({ id, promiseDate, bay, startDay, floor }): Waiting[] =>
+  const waiting = ready.flatMap(({ id, promiseDate, bay, startDay, floor }): WaitingJob[] =>
     floor.readyOn === null
       ? []
       : [

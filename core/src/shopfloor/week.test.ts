@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dayAt, leastLateness, minutesUntil, planWeek, type Placed, type Skill, type Waiting } from '..';
+import { dayAt, leastLateness, minutesUntil, planWeek, type Placed, type Skill, type WaitingJob } from '..';
 
 const FLOOR = {
   bays: [
@@ -13,7 +13,7 @@ const FLOOR = {
   ],
   racks: 1,
 };
-const job = (i: number, free: boolean): fc.Arbitrary<Waiting> =>
+const job = (i: number, free: boolean): fc.Arbitrary<WaitingJob> =>
   fc.record({
     id: fc.constant(`j${i}`),
     crews: fc.integer({ min: 1, max: 12 }).chain((n) =>
@@ -39,7 +39,7 @@ const overlap = (a: { start: number; end: number }, b: { start: number; end: num
   a.start < b.end && b.start < a.end;
 
 /** What a schedule breaks, asked of each pair by itself. */
-function broken(placed: readonly Placed[], all: readonly Waiting[]): readonly string[] {
+function broken(placed: readonly Placed[], all: readonly WaitingJob[]): readonly string[] {
   const out: string[] = [];
   const of = (id: string) => all.find((j) => j.id === id)!;
   for (const p of placed) {
@@ -70,7 +70,7 @@ function broken(placed: readonly Placed[], all: readonly Waiting[]): readonly st
   }
   return out;
 }
-const orders = (list: readonly Waiting[]): readonly (readonly Waiting[])[] =>
+const orders = (list: readonly WaitingJob[]): readonly (readonly WaitingJob[])[] =>
   list.length <= 1
     ? [list]
     : list.flatMap((x) => orders(list.filter((y) => y !== x)).map((rest) => [x, ...rest]));
@@ -115,7 +115,7 @@ describe('a week in the bays', () => {
     expect(planWeek(list, FLOOR)).toEqual(planWeek(list, FLOOR));
   });
   it('says why a job has no place: no bay, nobody who knows it, too few, no rack', () => {
-    const one: Waiting = {
+    const one: WaitingJob = {
       id: 'a',
       crews: [{ people: 1, bayMinutes: 60 }],
       rackMinutes: 0,
@@ -125,7 +125,7 @@ describe('a week in the bays', () => {
       bay: null,
       start: null,
     };
-    const why = (j: Partial<Waiting>, floor: Partial<typeof FLOOR> = {}) =>
+    const why = (j: Partial<WaitingJob>, floor: Partial<typeof FLOOR> = {}) =>
       planWeek([{ ...one, ...j }], { ...FLOOR, ...floor }).unplaced.map((u) => u.why);
     expect(why({})).toEqual([]);
     expect(why({}, { bays: [] })).toEqual(['no-bay']);
@@ -135,7 +135,7 @@ describe('a week in the bays', () => {
     expect(why({ rackMinutes: 45 }, { racks: 0 })).toEqual(['no-rack']);
   });
   it('a late box moves the job, and the promise that it breaks is told with its minutes', () => {
-    const one: Waiting = {
+    const one: WaitingJob = {
       id: 'a',
       crews: [{ people: 2, bayMinutes: 300 }],
       rackMinutes: 45,

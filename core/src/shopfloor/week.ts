@@ -2,7 +2,7 @@ import type { Skill, Workshop } from '../job';
 import { madeNumbers } from '../units';
 
 /** A job as it waits for a bay. Minutes are working time from the start of the first day that is planned. */
-export interface Waiting {
+export interface WaitingJob {
   readonly id: string;
   /** who can do it, and how long it then holds the bay; at least one */
   readonly crews: readonly { readonly people: number; readonly bayMinutes: number }[];
@@ -55,7 +55,7 @@ type Floor = Pick<Workshop, 'bays' | 'fitters' | 'racks'>;
  *  where it is done first; many orders are tried: by promise, by slack, by length, then changed bit by bit for `tries` changes or until
  *  nothing can be less late (`leastLate`). The same question has the same answer.
  *  @param tries changes that are tried; 0: only the rules of order */
-export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES): Week {
+export function planWeek(jobs: readonly WaitingJob[], floor: Floor, tries = TRIES): Week {
   const why = new Map(
     jobs.flatMap((j) => {
       const no = refusal(j, floor);
@@ -64,17 +64,17 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES):
   );
   const can = jobs.filter((j) => !why.has(j.id));
   const leastLate = leastLateness(can, floor);
-  const due = (j: Waiting) => j.due ?? Infinity;
-  const work = (j: Waiting) => quickest(j) + j.rackMinutes;
-  const held = (j: Waiting) => (j.start !== null ? 0 : 1);
+  const due = (j: WaitingJob) => j.due ?? Infinity;
+  const work = (j: WaitingJob) => quickest(j) + j.rackMinutes;
+  const held = (j: WaitingJob) => (j.start !== null ? 0 : 1);
   const less = (x: number, y: number) => (x === y ? 0 : x < y ? -1 : 1);
-  const byPromise = (x: Waiting, y: Waiting) => less(due(x), due(y)) || less(x.from, y.from);
-  const others: readonly ((x: Waiting, y: Waiting) => number)[] = [
+  const byPromise = (x: WaitingJob, y: WaitingJob) => less(due(x), due(y)) || less(x.from, y.from);
+  const others: readonly ((x: WaitingJob, y: WaitingJob) => number)[] = [
     (x, y) => less(due(x) - work(x), due(y) - work(y)),
     (x, y) => less(x.from, y.from) || less(due(x), due(y)),
     (x, y) => less(work(x), work(y)),
   ];
-  const by = (rule: (x: Waiting, y: Waiting) => number) =>
+  const by = (rule: (x: WaitingJob, y: WaitingJob) => number) =>
     [...can].sort(
       (x, y) => held(x) - held(y) || less(x.start ?? 0, y.start ?? 0) || rule(x, y) || (x.id < y.id ? -1 : 1),
     );
@@ -86,7 +86,7 @@ export function planWeek(jobs: readonly Waiting[], floor: Floor, tries = TRIES):
   const crews = crewsOf(can, floor);
   let best = placeAll(order, floor, crews);
   let value = worth(best);
-  const take = (candidate: readonly Waiting[]): void => {
+  const take = (candidate: readonly WaitingJob[]): void => {
     const placed = placeAll(candidate, floor, crews);
     const [late, sum] = worth(placed);
     if (late < value[0] || (late === value[0] && sum < value[1])) {
@@ -127,8 +127,8 @@ function* ordersOf<T>(list: readonly T[]): Generator<readonly T[]> {
     for (const [i, first] of list.entries())
       for (const rest of ordersOf(list.toSpliced(i, 1))) yield [first, ...rest];
 }
-const quickest = (j: Waiting): number => Math.min(...j.crews.map((c) => c.bayMinutes));
-function refusal(j: Waiting, { bays, fitters, racks }: Floor): Week['unplaced'][number]['why'] | null {
+const quickest = (j: WaitingJob): number => Math.min(...j.crews.map((c) => c.bayMinutes));
+function refusal(j: WaitingJob, { bays, fitters, racks }: Floor): Week['unplaced'][number]['why'] | null {
   if (bays.length === 0 || (j.bay !== null && !bays.some((b) => b.id === j.bay))) return 'no-bay';
   if (!j.crews.some((c) => c.people <= fitters.length)) return 'too-few';
   if (j.skills.some((s) => !fitters.some((f) => f.skills.includes(s)))) return 'no-skill';
@@ -146,7 +146,7 @@ type Crews = ReadonlyMap<
   string,
   readonly { readonly bayMinutes: number; readonly sets: readonly (readonly string[])[] }[]
 >;
-const crewsOf = (jobs: readonly Waiting[], { fitters }: Floor): Crews =>
+const crewsOf = (jobs: readonly WaitingJob[], { fitters }: Floor): Crews =>
   new Map(
     jobs.map((j) => [
       j.id,
@@ -173,7 +173,7 @@ function setsOf(
   return out.sort((a, b) => known(a) - known(b)).map((crew) => crew.map((f) => f.id));
 }
 /** Each job in turn where it is done first: the order of the list is its priority. */
-function placeAll(order: readonly Waiting[], floor: Floor, crews: Crews): readonly Placed[] {
+function placeAll(order: readonly WaitingJob[], floor: Floor, crews: Crews): readonly Placed[] {
   const bays = new Map(floor.bays.map((b) => [b.id, [] as Taken[]]));
   const people = new Map(floor.fitters.map((f) => [f.id, [] as Taken[]]));
   const racks = Array.from({ length: floor.racks }, () => [] as Taken[]);
@@ -248,7 +248,7 @@ function placeAll(order: readonly Waiting[], floor: Floor, crews: Crews): readon
 /** How late a shop must be at least, however clever: each job for itself from the day its boxes are here; or all of them as if bays and
  *  fitters were one that works as fast as all together and may leave a job for a shorter one (the k-th job done in any schedule is done
  *  no sooner than the k-th of that), against the promises in their order. The larger of the two. */
-export function leastLateness(jobs: readonly Waiting[], floor: Floor): number {
+export function leastLateness(jobs: readonly WaitingJob[], floor: Floor): number {
   const promised = jobs.filter((j) => j.due !== null);
   const own = promised.reduce(
     (sum, j) =>
@@ -256,7 +256,7 @@ export function leastLateness(jobs: readonly Waiting[], floor: Floor): number {
     0,
   );
   const dues = promised.map((j) => j.due ?? 0).sort((x, y) => x - y);
-  const pooled = (size: (j: Waiting) => number, speed: number) =>
+  const pooled = (size: (j: WaitingJob) => number, speed: number) =>
     shortestFirst(
       promised.map((j) => ({ from: Math.max(j.from, j.start ?? 0), size: size(j) })),
       speed,

@@ -28,7 +28,7 @@ import {
   type ReliefChoice,
 } from '..';
 import { openKey } from '../plans/plan-sets';
-import { mayEnd, type Thing } from '../plans/plan-space';
+import { mayEnd, type PlanItem } from '../plans/plan-space';
 import { boughtPlan } from './plans-asked';
 
 /** A set of parts, reliefs, tyre and wheel that somebody tried, judged whole by nothing of the search. */
@@ -53,14 +53,14 @@ export interface TriedPlan {
   readonly plan: FoundPlan;
   readonly counts: Counts;
 }
-type Set = readonly Thing[];
+type Set = readonly PlanItem[];
 interface Tried {
   readonly of: Set;
   readonly tire: JobSections['tire'];
   readonly is: TriedSet;
 }
-const isSource = (t: Thing) => t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
-const nameOf = (t: Thing) =>
+const isSource = (t: PlanItem) => t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
+const nameOf = (t: PlanItem) =>
   t.kind === 'part' ? t.part.code : `${t.choice.axle} ${t.choice.obstacle ?? 'stops'} ${t.choice.relief}`;
 
 /** Every tyre and wheel that a job may roll on: what it has picked, or all of the wanted size on the wheels that are there and on all that
@@ -117,7 +117,7 @@ const rubs = (is: TriedSet): readonly Axle[] => is.open.flatMap((n) => n.rubs ??
 /** Every plan that a shop would call one, by trying every set, and the front of them.
  *
  *  Everything in it that lifts nothing ends a need that its record names, drives better by a step that is felt, or saves money. It leaves no
- *  more open than a plan on the same lift sources, tyre and wheel that only settles needs, and settles as much as any such plan. Nothing is cut
+ *  more open than a plan on the same lift sources, tyre and wheel that only settles needs, and settles as much as any such plan; where things in it only drive better, nothing is left open that another thing settles. Nothing is cut
  *  at an end where the tyre is left rubbing. Of tyres and wheels those count that leave least open of what a tyre brings. */
 export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) => boolean = () => true) {
   const { job, catalogue } = asked;
@@ -126,8 +126,8 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
   const sets = everySet(asked, vehicle, allows);
   const tried = new Map<string, TriedSet>();
   const things = (parts: readonly Part[], reliefs: readonly ReliefChoice[]): Set => [
-    ...parts.map((part): Thing => ({ kind: 'part', part })),
-    ...reliefs.map((choice): Thing => ({
+    ...parts.map((part): PlanItem => ({ kind: 'part', part })),
+    ...reliefs.map((choice): PlanItem => ({
       kind: 'relief',
       choice,
       relief: catalogue.reliefs.find((r) => r.code === choice.relief)!,
@@ -183,19 +183,19 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
     }
   const keys = (p: TriedSet) => p.open.map((n) => n.key);
   const opensNoMore = (a: readonly string[], b: readonly string[]) => a.every((n) => b.includes(n));
-  const without = (of: Set, t: Thing, tire: JobSections['tire']) =>
+  const without = (of: Set, t: PlanItem, tire: JobSections['tire']) =>
     judge(
       of.filter((x) => x !== t),
       tire,
     );
   const settles =
     ({ of, tire, is }: Tried) =>
-    (t: Thing) =>
+    (t: PlanItem) =>
       isSource(t) ||
       without(of, t, tire).open.some((n) => n.endedBy.includes(nameOf(t)) && !keys(is).includes(n.key));
   const betters =
     ({ of, tire, is }: Tried) =>
-    (t: Thing) => {
+    (t: PlanItem) => {
       const [x, y] = [is, without(of, t, tire)].map((p) => columnsOf(p.plan().outcome));
       return y!.drivability - x!.drivability >= COLUMNS.drivability.step || y!.totalMinor > x!.totalMinor;
     };
@@ -206,9 +206,20 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
     if (!had.some((o) => opensNoMore(o, is)))
       leftOpen.set(x.is.stem, [...had.filter((o) => !opensNoMore(is, o)), is]);
   }
+  /** something that settles a need may still be added, and leaves less open */
+  const settlesMore = (x: Tried) =>
+    made.some(
+      (more) =>
+        more.is.stem === x.is.stem &&
+        more.is.open.length < x.is.open.length &&
+        opensNoMore(keys(more.is), keys(x.is)) &&
+        x.of.every((t) => more.of.some((o) => nameOf(o) === nameOf(t))) &&
+        more.of.every((t) => x.of.some((o) => nameOf(o) === nameOf(t)) || settles(more)(t)),
+    );
   const isPlan = (x: Tried) =>
     leftOpen.get(x.is.stem)!.some((o) => opensNoMore(keys(x.is), o)) &&
-    x.of.every((t) => settles(x)(t) || betters(x)(t));
+    x.of.every((t) => settles(x)(t) || betters(x)(t)) &&
+    (x.of.every(settles(x)) || !settlesMore(x));
   // of what a tyre brings as little stays as can be
   const left = (is: TriedSet, v: Need['verdict']) =>
     is.open.filter((n) => n.topic === 'tire' && n.verdict === v).length;

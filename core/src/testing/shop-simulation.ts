@@ -11,7 +11,7 @@ import {
   heightDoubtMm,
   insideRim,
   isAxleEffect,
-  keptIn,
+  memoized,
   leastOver,
   LIFT_SOURCES,
   mountedBody,
@@ -292,7 +292,7 @@ export function coverageOf(
   // a tape is read to the millimetre: many shops are told the same
   const kept = new Map<string, ReturnType<typeof told>>();
   const toldAt = (of: Axle, with_: Part | null, tapedMm: number) =>
-    keptIn(kept, `${of} ${with_?.code ?? ''} ${tapedMm}`, () => told(vehicle, of, with_, tapedMm));
+    memoized(kept, `${of} ${with_?.code ?? ''} ${tapedMm}`, () => told(vehicle, of, with_, tapedMm));
   for (let i = 0; i < shops; i++) {
     const real = {
       front: truth(platform, 'front', axle === 'front' ? part : null, draw),
@@ -385,7 +385,7 @@ export function clearanceCoverageOf(
     if (!real) continue;
     // a tape is read to the millimetre: many shops are told the same
     const tapedMm = Math.round(real.stanceMm + draw(DOUBTS.tapeMm));
-    const says = keptIn(kept, tapedMm, () => toldAt(tapedMm));
+    const says = memoized(kept, tapedMm, () => toldAt(tapedMm));
     if (!says) continue;
     const { nearest, atLock } = says.check;
     const doubtMm = insideRim(nearest.kind) ? real.spec.hardpointMm : DOUBTS.obstacleMm;

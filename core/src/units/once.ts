@@ -4,7 +4,7 @@ export function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value;
 }
 /** What is kept under a key, made where it is not there yet. */
-export function keptIn<K, T>(
+export function memoized<K, T>(
   kept: { readonly get: (key: K) => T | undefined; readonly set: (key: K, value: T) => unknown },
   key: K,
   make: () => T,

@@ -33,7 +33,7 @@ export interface TireAsked {
   readonly offsetMm: number;
 }
 /** A mounted tyre as the clearance asks about it. */
-export const asAsked = (
+export const studiedTire = (
   s: Pick<MountedSide, 'state' | 'item' | 'size' | 'rimWidthIn' | 'offsetMm'>,
   label: string,
 ): TireAsked => ({

@@ -45,9 +45,9 @@ export interface VehicleAxle {
   /** the same axle on a spring of its own that is stiffer by a share */
   readonly stiffer: (share: number) => PreparedAxle;
   /** keeps what is dear to make under a name, while this axle lives */
-  readonly keep: <T>(key: string, make: () => T) => T;
+  readonly memo: <T>(key: string, make: () => T) => T;
   /** the same for what is large: only the last few */
-  readonly keepFew: <T>(key: string, make: () => T) => T;
+  readonly memoFew: <T>(key: string, make: () => T) => T;
 }
 /** What the tape says of the springs that are in, as length that their record does not have, mm: the vehicle's own (its mass, its body,
  *  how it was built), which stays with other springs in, and what the springs themselves have lost or gained beyond that. */
@@ -99,7 +99,7 @@ export interface AxleView {
 const MOST_KEPT = 256;
 const FEW = 4;
 /** Keeps the things asked for last. */
-function keeping(most: number) {
+function boundedMemo(most: number) {
   const kept = new Map<string, unknown>();
   return <T>(key: string, make: () => T): T => {
     if (kept.has(key)) {
@@ -143,7 +143,7 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
   const theCase = { ...stock, fitted: effectsOn(fitted, axle), loadN: todayLoad.emptyN };
   const prepared = prepareAxle(theCase);
   const stands = standsOf(prepared.today, todayLoad.emptyN, input.tapedMm ?? null, spec.archToleranceMm);
-  const keep = keeping(most);
+  const keep = boundedMemo(most);
   const view = (parts: readonly FittedPart[], stops: readonly AxleEffect[] = []): AxleView => {
     const preloadMm = stands.ownMm + (keepsSprings(parts, fitted, axle) ? stands.springsMm : 0);
     const load = loadOn(input, parts);
@@ -200,7 +200,7 @@ export function vehicleAxle(input: AxleInput, most = MOST_KEPT): VehicleAxle {
       keep(`stiffer ${share}`, () =>
         prepareAxle({ ...theCase, rateNPerMm: theCase.rateNPerMm * (1 + share) }),
       ),
-    keep,
-    keepFew: keeping(FEW),
+    memo: keep,
+    memoFew: boundedMemo(FEW),
   };
 }

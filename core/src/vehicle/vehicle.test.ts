@@ -1,7 +1,7 @@
 import {
   addedWheelLoadsN,
   afterBuild,
-  asAsked,
+  studiedTire,
   axlesMeet,
   effectsOfKind,
   effectsOn,
@@ -372,7 +372,7 @@ describe('an axle that is prepared', () => {
     expect(a.with([fitted('TL-2810')]).key).not.toBe(a.with([fitted('TL-2838')]).key);
     expect(a.with([fitted('IW-700')]).key).not.toBe(a.with([]).key);
     let made = 0;
-    const ask = (name: string) => a.keep(name, () => ++made);
+    const ask = (name: string) => a.memo(name, () => ++made);
     expect([ask('x'), ask('x'), ask('y'), ask('x')]).toEqual([1, 1, 2, 1]);
     // kept is bounded, and what is used stays longest
     for (let i = 0; i < 400; i++) {
@@ -413,7 +413,7 @@ it('a mounted tyre is asked about with its own sizes, measured or not, mud or no
     rimWidthIn: 8,
     offsetMm: 12,
     state: { sectionOnRimMm: 290, diameterMm: 831 },
-  } as unknown as Parameters<typeof asAsked>[0];
+  } as unknown as Parameters<typeof studiedTire>[0];
   const asked = {
     label: 'x',
     sectionMm: 290,
@@ -423,10 +423,10 @@ it('a mounted tyre is asked about with its own sizes, measured or not, mud or no
     rimWidthIn: 8,
     offsetMm: 12,
   };
-  expect(asAsked({ ...side, item: { ...tire, tread: 'mud' } }, 'x')).toEqual({ ...asked, mud: true });
+  expect(studiedTire({ ...side, item: { ...tire, tread: 'mud' } }, 'x')).toEqual({ ...asked, mud: true });
   expect(
-    asAsked({ ...side, item: { ...tire, tread: 'all-terrain', measuredDiameterMm: null } }, 'x'),
+    studiedTire({ ...side, item: { ...tire, tread: 'all-terrain', measuredDiameterMm: null } }, 'x'),
   ).toEqual({ ...asked, mud: false, measured: false });
-  expect(asAsked({ ...side, item: null }, 'x')).toEqual({ ...asked, mud: false, measured: false });
+  expect(studiedTire({ ...side, item: null }, 'x')).toEqual({ ...asked, mud: false, measured: false });
   expect(platformOf(HALDER)).toBe(platform);
 });

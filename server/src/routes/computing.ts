@@ -6,7 +6,7 @@ import { sectionsOf, type JobsService } from '../services/jobs-service';
 import type { JobTask } from '../services/printable';
 import type { Stores } from '../services/shop';
 import type { SheetPrinter } from '../workers/pool';
-import type { Ask } from './route';
+import type { RouteRequest } from './route';
 
 export interface ComputingDeps {
   readonly stores: Stores;
@@ -16,7 +16,8 @@ export interface ComputingDeps {
 }
 /** What is made of a job in the worker: of the job as it is saved, with the catalogue that it counts with. */
 export const computing =
-  (d: ComputingDeps) => async (ask: Pick<Ask<unknown>, 'params' | 'signal'>, what: JobTask['what']) => {
+  (d: ComputingDeps) =>
+  async (ask: Pick<RouteRequest<unknown>, 'params' | 'signal'>, what: JobTask['what']) => {
     const job = await d.jobs.answer(ask.params.id ?? '');
     const unreadable = unreadableIn(sectionsOf(job));
     if (unreadable.length > 0) throw new AppError('entry-unreadable', unreadableText(unreadable));

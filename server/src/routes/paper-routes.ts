@@ -3,14 +3,14 @@ import { AppError } from '../errors';
 import { BAY_PAPERS, QUOTE_FORMS, type BayPaper, type JobTask, type QuoteForm } from '../services/printable';
 import { quoteName } from '../services/quote-document';
 import { computing, type ComputingDeps } from './computing';
-import { fileRoute, jsonRoute, type Ask, type FileAnswer, type Route } from './route';
+import { fileRoute, jsonRoute, type RouteRequest, type FileAnswer, type Route } from './route';
 
 /** The papers of one job: for the customer, the bay, the rack and the buyer. */
 export function paperRoutes(d: ComputingDeps): readonly Route[] {
-  const id = (ask: Ask<unknown>) => ask.params.id ?? '';
+  const id = (ask: RouteRequest<unknown>) => ask.params.id ?? '';
   const computed = computing(d);
   const print = async (
-    ask: Ask<unknown>,
+    ask: RouteRequest<unknown>,
     what: JobTask['what'],
     as: { readonly type: string; readonly fileName: (n: number) => string },
   ): Promise<FileAnswer> => {

@@ -10,7 +10,7 @@ export interface FileAnswer {
   /** a client that has this one already is answered 304 */
   readonly etag?: string;
 }
-export interface Ask<B, Q = unknown> {
+export interface RouteRequest<B, Q = unknown> {
   readonly params: Readonly<Record<string, string>>;
   readonly query: Q;
   readonly body: B;
@@ -42,14 +42,14 @@ export interface JsonRoute<
   readonly answer: R;
   /** what is answered was held to its contract when it was read or written: not once more for each who asks */
   readonly held?: true;
-  readonly handle: (ask: Ask<z.output<B>, z.output<Q>>) => Promise<z.input<R>>;
+  readonly handle: (ask: RouteRequest<z.output<B>, z.output<Q>>) => Promise<z.input<R>>;
 }
 export interface FileRoute<B extends z.ZodType = z.ZodType, Q extends z.ZodType = z.ZodType> extends Common<
   B,
   Q
 > {
   readonly contentType: string;
-  readonly handle: (ask: Ask<z.output<B>, z.output<Q>>) => Promise<FileAnswer>;
+  readonly handle: (ask: RouteRequest<z.output<B>, z.output<Q>>) => Promise<FileAnswer>;
 }
 /** Read, checked, computed and written in a worker: here its body is bytes only. */
 export interface ComputeRoute {
@@ -70,7 +70,7 @@ export interface StreamRoute<Q extends z.ZodType = z.ZodType> {
   readonly event: z.ZodType;
   /** begins to tell; what it gives back ends it */
   readonly watch: (
-    ask: Pick<Ask<unknown, z.output<Q>>, 'params' | 'query'>,
+    ask: Pick<RouteRequest<unknown, z.output<Q>>, 'params' | 'query'>,
     out: { readonly send: (event: unknown) => void; readonly end: () => void },
   ) => Promise<() => void>;
 }

@@ -51,7 +51,7 @@ import type { SupplierFeed } from '../standins/supplier-feed';
 import { computing } from './computing';
 import { floorRoutes } from './floor-routes';
 import { paperRoutes } from './paper-routes';
-import { fileRoute, jsonRoute, streamRoute, type Ask, type FileAnswer, type Route } from './route';
+import { fileRoute, jsonRoute, streamRoute, type RouteRequest, type FileAnswer, type Route } from './route';
 
 export interface RouteDeps {
   readonly stores: Stores;
@@ -72,7 +72,7 @@ export interface RouteDeps {
 export function apiRoutes(d: RouteDeps): readonly Route[] {
   const { settings: settingsStore, catalogues, catalogue: catalogueStore } = d.stores;
   const settings = () => settingsStore.read();
-  const id = (ask: Ask<unknown>) => ask.params.id ?? '';
+  const id = (ask: RouteRequest<unknown>) => ask.params.id ?? '';
   const computed = computing(d);
   const photo = async (name: string, size: PhotoSize): Promise<FileAnswer> => {
     const body = await d.photos.read(name, size);

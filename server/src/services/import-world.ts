@@ -2,7 +2,7 @@ import type { DemoJob, ImportPreview } from '@rigger/contracts';
 import { changesBetween, itemsOf, type Box, type CatalogueChange } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import type { Imported } from '../store/catalogue-store';
-import { writing } from '../store/writing';
+import { writeTransaction } from '../store/writing';
 import { readWorld, type Files, type World } from './read-folder';
 import type { Stores } from './shop';
 
@@ -55,7 +55,7 @@ export async function importWorld(
   if (!read.ok) return { faults: read.faults, ...NOTHING_TAKEN, imported: null };
   const { world } = read;
   const planned = await plan(stores, world);
-  const imported = await writing(stores.db, async (t) => {
+  const imported = await writeTransaction(stores.db, async (t) => {
     const done = await stores.catalogue.replaceIn(t, world.catalogue, as);
     if (world.settings && planned.settings === 'comes') await stores.settings.putIn(t, world.settings);
     for (const job of world.jobs.filter((j) => planned.jobs.includes(j.number))) {

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { connect, openStore, pragma } from './open-store';
 import { Photos } from './photos';
 import { isSealed, under } from './sealed';
-import { whenFree, writing } from './writing';
+import { whenFree, writeTransaction } from './writing';
 
 export type BackupFault = 'not-there' | 'passphrase-wanted' | 'passphrase-wrong' | 'unreadable';
 export type Read<T> =
@@ -175,7 +175,7 @@ export async function previewRestore(db: Knex, file: string): Promise<RestorePre
 /** Puts the content of this file in the place of the shop's, in one transaction: who reads meanwhile reads the one or the other. */
 export async function restoreFrom(db: Knex, file: string): Promise<void> {
   await attached(db, file, () =>
-    writing(db, async (t) => {
+    writeTransaction(db, async (t) => {
       for (const table of [...TABLES].reverse()) await t.raw(`delete from main.${table}`);
       for (const table of TABLES) {
         const columns = Object.keys(await t(table).columnInfo()).join(', ');

@@ -13,7 +13,7 @@ export interface BoardQuery {
   readonly limit: number;
 }
 /** What the board shows of a job that can be read, and the state of the catalogue that says it. */
-export interface Says {
+export interface BoardProjection {
   readonly row: (job: NonNullable<Stored['job']>) => BoardRow;
   readonly state: () => string;
 }
@@ -31,7 +31,7 @@ interface Row {
 export class BoardStore {
   constructor(
     private readonly db: Knex,
-    private readonly says: Says,
+    private readonly says: BoardProjection,
   ) {}
 
   /** Writes the row of a job; one that cannot be read stands there with what is wrong, and the others work on. */

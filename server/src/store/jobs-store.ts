@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import type { BoardStore } from './board-store';
 import type { JobRow, Stored } from './stored-job';
-import { writing } from './writing';
+import { writeTransaction } from './writing';
 
 interface RevisionRow {
   readonly id: string;
@@ -62,7 +62,7 @@ export class JobsStore {
     as: MadeAs = {},
     also: (t: Knex.Transaction, id: string) => Promise<void> = () => Promise.resolve(),
   ): Promise<string> {
-    return writing(this.db, async (t) => {
+    return writeTransaction(this.db, async (t) => {
       const id = await this.createIn(t, sections, by, as);
       await also(t, id);
       return id;
@@ -97,7 +97,7 @@ export class JobsStore {
     data: unknown,
     by: By,
   ): Promise<SaveOutcome> {
-    return writing(this.db, async (t): Promise<SaveOutcome> => {
+    return writeTransaction(this.db, async (t): Promise<SaveOutcome> => {
       const last = await t<RevisionRow>('job_revisions')
         .where({ job_id: jobId, section })
         .orderBy('version', 'desc')
@@ -124,7 +124,7 @@ export class JobsStore {
   }
   /** Takes a job off the board, or puts it back; false when there is none. */
   async archive(jobId: string, away: boolean): Promise<boolean> {
-    return writing(this.db, async (t) => {
+    return writeTransaction(this.db, async (t) => {
       const found = await t('jobs')
         .where({ id: jobId })
         .update({ archived_at: away ? now() : null, updated_at: now() });
@@ -134,7 +134,7 @@ export class JobsStore {
   }
   /** Computes a job with this state of the catalogue from now on; false when there is no such job. */
   async pin(jobId: string, catalogue: number): Promise<boolean> {
-    return writing(this.db, async (t) => {
+    return writeTransaction(this.db, async (t) => {
       const found = await t('jobs').where({ id: jobId }).update({ catalogue, updated_at: now() });
       if (found === 1) await this.project(t, jobId);
       return found === 1;
@@ -172,7 +172,7 @@ export class JobsStore {
   async projectStale(): Promise<void> {
     const ids = await this.board.stale();
     for (let i = 0; i < ids.length; i += PROJECTED_AT_ONCE)
-      await writing(this.db, async (t) => {
+      await writeTransaction(this.db, async (t) => {
         for (const id of ids.slice(i, i + PROJECTED_AT_ONCE)) await this.project(t, id);
       });
   }

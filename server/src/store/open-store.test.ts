@@ -5,7 +5,7 @@ import { tempDir } from '../testing/temp';
 import { MIGRATIONS } from './migrations';
 import { connect, openStore } from './open-store';
 import { StoreFault, type StoreFaultCode } from './store-fault';
-import { whenFree, writing } from './writing';
+import { whenFree, writeTransaction } from './writing';
 
 const temp = tempDir();
 const open: Knex[] = [];
@@ -71,7 +71,7 @@ describe('a file that cannot be used is named, and left as it is', () => {
   it('a damaged one', async () => {
     const file = temp.path('shop.sqlite');
     const db = await openStore(file);
-    await writing(db, async (t) => {
+    await writeTransaction(db, async (t) => {
       for (let i = 0; i < 200; i++)
         await t('jobs').insert({ id: `j${i}`, number: i, created_at: 'a', updated_at: 'a' });
     });
@@ -158,7 +158,7 @@ describe('writing', () => {
     const file = temp.path('shop.sqlite');
     const [a, b] = [await openStore(file), await openStore(file)];
     const add = (db: typeof a) =>
-      writing(db, async (t) => {
+      writeTransaction(db, async (t) => {
         const [row] = await t('jobs').max<{ n: number | null }[]>('number as n');
         const number = (row?.n ?? 0) + 1;
         await t('jobs').insert({ id: `job-${number}`, number, created_at: 'a', updated_at: 'a' });

@@ -3,7 +3,7 @@ import { chmodSync, existsSync, linkSync, mkdirSync, rmSync, statSync } from 'no
 import { dirname } from 'node:path';
 import { MIGRATIONS } from './migrations';
 import { StoreFault, storeFaultOf } from './store-fault';
-import { APPLICATION_ID, whenFree, writing } from './writing';
+import { APPLICATION_ID, whenFree, writeTransaction } from './writing';
 
 interface Connection {
   pragma(source: string): unknown;
@@ -89,7 +89,7 @@ export async function openStore(filename: string): Promise<Knex> {
 }
 /** All or nothing: a start that is killed begins again. */
 const migrate = (db: Knex) =>
-  writing(db, async (t) => {
+  writeTransaction(db, async (t) => {
     // left by a start that was killed before this was one transaction; the write lock says that nobody else migrates
     if (await t.schema.hasTable('knex_migrations_lock')) await t.migrate.forceFreeMigrationsLock(migrations);
     await t.migrate.latest(migrations);

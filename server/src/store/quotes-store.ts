@@ -1,6 +1,6 @@
 import { GivenQuotesSchema, type GivenQuote, type QuotePaper } from '@rigger/contracts';
 import type { Knex } from 'knex';
-import { writing } from './writing';
+import { writeTransaction } from './writing';
 
 interface QuoteRow {
   readonly id: string;
@@ -23,7 +23,7 @@ export class QuotesStore {
     paper: QuotePaper,
     as: { readonly author: string; readonly id: string },
   ): Promise<void> {
-    await writing(this.db, async (t) => {
+    await writeTransaction(this.db, async (t) => {
       if (!(await t<QuoteRow>('quotes').where({ id: as.id }).first('id')))
         await this.giveIn(t, jobId, paper, as);
     });

@@ -1,7 +1,7 @@
 import { SettingsSchema, VersionedSettingsSchema, type VersionedSettings } from '@rigger/contracts';
 import { NO_WORKSHOP, type ShopSettings } from '@rigger/core';
 import type { Knex } from 'knex';
-import { writing } from './writing';
+import { writeTransaction } from './writing';
 
 const ID = 'shop';
 interface SettingsRow {
@@ -59,7 +59,7 @@ export class SettingsStore {
   }
   /** True when `version` was still the last one and the settings are saved. */
   async save(version: number, data: ShopSettings): Promise<boolean> {
-    return writing(this.db, async (t) => {
+    return writeTransaction(this.db, async (t) => {
       const at = new Date().toISOString();
       const row = { data: JSON.stringify(data), version: version + 1, updated_at: at };
       if ((await t('settings').where({ id: ID, version }).update(row)) === 1) return true;

@@ -24,7 +24,7 @@ export type Transaction = Knex.Transaction;
 
 /** A transaction that holds the write lock from its first word: one that reads first and writes later can be refused in the
  *  middle when two servers share a file. */
-export function writing<T>(db: Knex, work: (t: Knex.Transaction) => Promise<T>): Promise<T> {
+export function writeTransaction<T>(db: Knex, work: (t: Knex.Transaction) => Promise<T>): Promise<T> {
   return whenFree(() =>
     db.transaction(async (t) => {
       await t.raw(`PRAGMA application_id = ${APPLICATION_ID}`);

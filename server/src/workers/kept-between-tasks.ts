@@ -1,4 +1,4 @@
-import { keptIn, preparing, type Catalogue } from '@rigger/core';
+import { memoized, preparing, type Catalogue } from '@rigger/core';
 import { LRUCache } from 'lru-cache';
 import type { SentCatalogue } from '../services/catalogues';
 import type { JobTask } from '../services/printable';
@@ -10,7 +10,7 @@ const kept = new LRUCache<string, Catalogue>({ max: KEPT });
 
 /** A state of the catalogue from its text, which was held to its contract when the server read it: parsed once for each state. */
 export const readCatalogue = ({ id, text }: SentCatalogue): Catalogue =>
-  keptIn(kept, id, () => JSON.parse(text) as Catalogue);
+  memoized(kept, id, () => JSON.parse(text) as Catalogue);
 let standing: { readonly of: string; readonly prepare: Prepare } | null = null;
 /** The axles of the job that was printed last: its papers are asked for one after another. */
 export function prepareFor({ catalogue, sections }: JobTask): Prepare {

@@ -2,9 +2,9 @@ import type { MessagePort } from 'node:worker_threads';
 import {
   findPlans,
   locksOf,
-  tellPlans,
+  searchProgress,
   type JobSections,
-  type PlansTold,
+  type SearchProgress,
   type ShopSettings,
 } from '@rigger/core';
 import type { SentCatalogue } from '../services/catalogues';
@@ -22,7 +22,13 @@ export interface PlansTask {
 const TELL_MS = 150;
 
 /** Searches the plans of a job and tells of them while they get better; runs in the worker pool, and is stopped with its worker. */
-export default function plans({ sections, catalogue, settings, day, port }: PlansTask): PlansTold | null {
+export default function plans({
+  sections,
+  catalogue,
+  settings,
+  day,
+  port,
+}: PlansTask): SearchProgress | null {
   const steps = findPlans({
     job: sections,
     catalogue: readCatalogue(catalogue),
@@ -35,12 +41,12 @@ export default function plans({ sections, catalogue, settings, day, port }: Plan
     const step = steps.next();
     if (step.done === true) {
       port.close();
-      return step.value ? tellPlans(step.value) : null;
+      return step.value ? searchProgress(step.value) : null;
     }
     const now = performance.now();
     if (step.value.plans.length > 0 && now - told >= TELL_MS) {
       told = now;
-      port.postMessage(tellPlans(step.value));
+      port.postMessage(searchProgress(step.value));
     }
   }
 }

@@ -1,4 +1,4 @@
-import type { PlansTold } from '@rigger/core';
+import type { SearchProgress } from '@rigger/core';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { AppError } from '../errors';
@@ -28,9 +28,9 @@ export interface Planner {
   /** the plans of a job; `hears`: what is known while they are searched. Null without a vehicle */
   readonly search: (
     task: Omit<PlansTask, 'port'>,
-    hears: (told: PlansTold) => void,
+    hears: (told: SearchProgress) => void,
     signal: AbortSignal,
-  ) => Promise<PlansTold | null>;
+  ) => Promise<SearchProgress | null>;
   readonly close: () => Promise<void>;
 }
 /** under tsx this module is pool.ts, in the bundle it is part of main.js */
@@ -96,7 +96,7 @@ export function createSheetPrinter(): SheetPrinter {
 }
 /** The lane in which plans are searched. */
 export function createPlanner(): Planner {
-  const pool = lane<PlansTask, PlansTold | null>('plans-worker', PLANS_MEMORY, PLANS_MS);
+  const pool = lane<PlansTask, SearchProgress | null>('plans-worker', PLANS_MEMORY, PLANS_MS);
   return {
     async search(task, hears, signal) {
       const { port1, port2 } = new MessageChannel();

@@ -8,7 +8,7 @@ import { Api, type BoardAsked, type CallFailure } from '../app/data/api';
 import { Drafts, type NewJob, type Waiting } from '../app/data/drafts';
 import { JobStore } from '../app/data/job-store';
 import { AFTER_FRAME, JobView } from '../app/data/job-view';
-import type { Held } from '../app/data/section-sync';
+import type { UnsavedSection } from '../app/data/section-sync';
 import { Shop } from '../app/data/shop';
 
 const AT = '2026-11-25T08:00:00.000Z';
@@ -168,9 +168,9 @@ export class FakeServer {
 
 /** The browser's own store, in memory. */
 export class FakeDrafts {
-  readonly waiting = new Map<string, Held>();
+  readonly waiting = new Map<string, UnsavedSection>();
   putAside = false;
-  keep(job: string, section: SectionName, held: Held | null): Promise<void> {
+  keep(job: string, section: SectionName, held: UnsavedSection | null): Promise<void> {
     const key = `${job} ${section}`;
     if (held) this.waiting.set(key, copy(held));
     else this.waiting.delete(key);

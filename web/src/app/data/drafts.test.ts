@@ -3,12 +3,12 @@ import { TestBed } from '@angular/core/testing';
 import { emptySections } from '@rigger/core';
 import { openDB } from 'idb';
 import { Drafts } from './drafts';
-import type { Held } from './section-sync';
+import type { UnsavedSection } from './section-sync';
 
 // jsdom has none
 globalThis.structuredClone = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T;
 const { brief, tape } = emptySections('Weir keeper');
-const held: Held = { version: 3, base: brief, now: { ...brief, notes: 'typed' } };
+const held: UnsavedSection = { version: 3, base: brief, now: { ...brief, notes: 'typed' } };
 let drafts: Drafts;
 beforeEach(() => {
   drafts = TestBed.inject(Drafts);

@@ -2,11 +2,11 @@ import { Injectable } from '@angular/core';
 import { SECTION_SCHEMAS } from '@rigger/contracts';
 import { SECTIONS, type SectionName } from '@rigger/core';
 import { openDB, type DBSchema } from 'idb';
-import type { Held } from './section-sync';
+import type { UnsavedSection } from './section-sync';
 
 /** of the records below; another one is put aside, unread */
 const SHAPE = 1;
-interface Lying extends Held {
+interface Lying extends UnsavedSection {
   readonly shape: typeof SHAPE;
 }
 interface Schema extends DBSchema {
@@ -26,7 +26,7 @@ export interface NewJob {
   readonly customer: string;
 }
 export interface Waiting {
-  readonly sections: Partial<Record<SectionName, Held>>;
+  readonly sections: Partial<Record<SectionName, UnsavedSection>>;
   /** something that lay there could not be read: it is kept, and a person should look over the job */
   readonly putAside: boolean;
 }
@@ -41,7 +41,7 @@ export class Drafts {
   }
 
   /** Keeps a section that waits, or (null) forgets it. */
-  async keep(job: string, section: SectionName, held: Held | null): Promise<void> {
+  async keep(job: string, section: SectionName, held: UnsavedSection | null): Promise<void> {
     try {
       const db = await this.db;
       if (held === null) await db.delete('waiting', [job, section]);
@@ -52,7 +52,7 @@ export class Drafts {
   }
   /** What waits of a job. A record of another shape, or with content that its section cannot hold, is put aside. */
   async of(job: string): Promise<Waiting> {
-    const sections: Partial<Record<SectionName, Held>> = {};
+    const sections: Partial<Record<SectionName, UnsavedSection>> = {};
     let putAside = false;
     try {
       const db = await this.db;
@@ -106,7 +106,7 @@ const open = async () =>
     },
   });
 const jobRange = (job: string) => IDBKeyRange.bound([job, ''], [job, '\uffff']);
-function heldOf(section: string, value: unknown): Held | null {
+function heldOf(section: string, value: unknown): UnsavedSection | null {
   const name = SECTIONS.find((s) => s === section);
   const held = value as Partial<Lying> | null;
   if (!name || held?.shape !== SHAPE || !Number.isInteger(held.version)) return null;

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { asAsked, formatTireSize, type Axle, type RubAxleInput, type TireAsked } from '@rigger/core';
+import { studiedTire, formatTireSize, type Axle, type RubAxleInput, type TireAsked } from '@rigger/core';
 import { JobView } from './job-view';
 import { same } from './merge';
 import { Shop } from './shop';
@@ -35,7 +35,7 @@ export class RubInputs {
     () => {
       const check = this.view.assessment()?.tires.check;
       const of = (axle: Axle, c: NonNullable<typeof check>) =>
-        asAsked(c[axle].target, formatTireSize(c[axle].target.size));
+        studiedTire(c[axle].target, formatTireSize(c[axle].target.size));
       return check ? { front: of('front', check), rear: of('rear', check) } : null;
     },
     { equal: same },

@@ -25,7 +25,7 @@ import { mergeSection, same, type FieldConflict } from './merge';
 
 export type Data = JobSections[SectionName];
 /** One section as this browser holds it. */
-export interface Held {
+export interface UnsavedSection {
   readonly version: number;
   /** what the server had when we last agreed */
   readonly base: Data;
@@ -46,7 +46,7 @@ export type Why = 'edit' | 'brought-back';
 export interface Way {
   readonly save: (section: SectionName, version: number, data: Data, why: Why) => Observable<Saved>;
   /** null: nothing of it waits any more */
-  readonly keep: (section: SectionName, held: Held | null) => void;
+  readonly keep: (section: SectionName, held: UnsavedSection | null) => void;
   readonly saved: (at: string) => void;
   /** somebody else's save was put together with ours */
   readonly merged: () => void;
@@ -61,9 +61,9 @@ const LONGEST_WAIT_MS = 30_000;
 /** A section of ours when what the server has is our own save, come through before its answer could: only what was typed after it still
  *  waits. Null when it is somebody else's. */
 export const ours = (
-  mine: Held,
+  mine: UnsavedSection,
   stored: { readonly version: number; readonly data: unknown },
-): Held | null =>
+): UnsavedSection | null =>
   mine.sent && same(mine.sent, stored.data)
     ? { version: stored.version, base: mine.sent, now: mine.now }
     : null;
@@ -95,7 +95,7 @@ export class SectionSync {
 
   constructor(
     readonly section: SectionName,
-    held: Held,
+    held: UnsavedSection,
     private readonly way: Way,
   ) {
     this.state = signal(held);
@@ -209,13 +209,19 @@ export class SectionSync {
         takeTheirs: merged.theirs,
       });
   }
-  private put(held: Held): void {
+  private put(held: UnsavedSection): void {
     this.state.set(held);
     this.way.keep(this.section, this.dirty() ? held : null);
   }
 }
 
-export const fresh = ({ version, data }: { readonly version: number; readonly data: Data }): Held => ({
+export const fresh = ({
+  version,
+  data,
+}: {
+  readonly version: number;
+  readonly data: Data;
+}): UnsavedSection => ({
   version,
   base: data,
   now: data,

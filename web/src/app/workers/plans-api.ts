@@ -19,7 +19,7 @@ import {
   sizesOfSeries,
   smallerTires,
   stagesOf,
-  tellPlans,
+  searchProgress,
   tightestFigure,
   whyNot,
   withPlanOf,
@@ -42,7 +42,7 @@ import {
   type PlanReason,
   type PlanSearch,
   type PlansAsked,
-  type PlansTold,
+  type SearchProgress,
   type QuestionWorth,
   type Quote,
   type ShopSettings,
@@ -84,7 +84,7 @@ export interface Built {
 /** What is answered on the telephone. */
 export interface CounterAnswer {
   readonly stands: Built;
-  readonly told: PlansTold;
+  readonly told: SearchProgress;
   readonly best: PlanDetail | null;
   /** the next smaller tyre that goes on as it stands */
   readonly smaller: { readonly tire: TireItem; readonly built: Built } | null;
@@ -94,7 +94,11 @@ export interface CounterAnswer {
 export interface PlansApi {
   load(catalogue: Catalogue, settings: ShopSettings): void;
   /** the same search as the server's, in the page: for a shop without its server, and for a question on the telephone */
-  search(job: JobSections, day: string, hears: (told: PlansTold) => void): Promise<PlansTold | null>;
+  search(
+    job: JobSections,
+    day: string,
+    hears: (told: SearchProgress) => void,
+  ): Promise<SearchProgress | null>;
   /** each plan judged on the job */
   details(job: JobSections, day: string, plans: readonly Plan[]): readonly PlanDetail[];
   /** the job as it stands with nothing done, and as its build is now: null where nothing is chosen */
@@ -214,9 +218,9 @@ export function createPlansApi(): PlansApi {
       const a = asked(job, day);
       const found = await (a &&
         inSlices(a, (so) => {
-          if (so.plans.length > 0) hears(tellPlans(so));
+          if (so.plans.length > 0) hears(searchProgress(so));
         }));
-      return found && tellPlans(found);
+      return found && searchProgress(found);
     },
     details: (job, day, plans) => plans.flatMap((p) => detailOf(withPlanOf(job, p), day, p.name) ?? []),
     built: (job, day) => ({
@@ -250,7 +254,7 @@ export function createPlansApi(): PlansApi {
       if (!a || !stands) return null;
       const smaller = once(() => nextSmaller(job, day, a.catalogue));
       const { questions } = planCase(job, a.vehicle, a.catalogue, a.settings, { day, prepare });
-      const answer = (told: PlansTold): CounterAnswer => {
+      const answer = (told: SearchProgress): CounterAnswer => {
         const best = told.shown[0];
         return {
           stands,
@@ -265,9 +269,9 @@ export function createPlansApi(): PlansApi {
         const best = so.plans[0];
         if (performance.now() - begun < COUNTER_MS || !best || best.name === said) return;
         said = best.name;
-        hears(answer(tellPlans(so)));
+        hears(answer(searchProgress(so)));
       });
-      return found && answer(tellPlans(found));
+      return found && answer(searchProgress(found));
     },
     worth(job, day) {
       const a = asked(job, day);

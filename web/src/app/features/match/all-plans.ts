@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { PlanPoint, PlansTold } from '@rigger/core';
+import type { PlanPoint, SearchProgress } from '@rigger/core';
 import { FAMILY_NAMES, length, money, pointText } from '@rigger/wording';
 import { Shop } from '../../data/shop';
 
@@ -135,7 +135,7 @@ const PAD = { left: 62, right: 14, top: 12, bottom: 34 };
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AllPlans {
-  readonly of = input.required<PlansTold>();
+  readonly of = input.required<SearchProgress>();
   readonly chosen = input<string | null>(null);
   readonly picked = output<PlanPoint>();
   private readonly shop = inject(Shop);

@@ -74,7 +74,9 @@ export function planRows(
         ]),
     ),
     row('Advised', ({ p }) => (p.needs.advised > 0 ? `${p.needs.advised} to decide` : 'nothing')),
-    row('Cannot be undone', ({ p }) => (p.lasting > 0 ? plural(p.lasting, 'thing') : 'nothing')),
+    row('Cannot be undone', ({ p }) =>
+      p.irreversibleCount > 0 ? plural(p.irreversibleCount, 'thing') : 'nothing',
+    ),
     row(
       'Person time',
       ({ p }) => duration(p.times.personMinutes),

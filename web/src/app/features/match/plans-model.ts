@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Remote } from 'comlink';
-import type { JobSections, PlanPoint, PlansTold } from '@rigger/core';
+import type { JobSections, PlanPoint, SearchProgress } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import { catchError, debounceTime, EMPTY, filter, finalize, Observable, switchMap, tap, timeout } from 'rxjs';
 import { Api } from '../../data/api';
@@ -26,7 +26,7 @@ export class PlansModel {
   private readonly api = inject(Api);
   private readonly plans = injectShopPlans();
 
-  readonly told = signal<PlansTold | null>(null);
+  readonly told = signal<SearchProgress | null>(null);
   readonly busy = signal(false);
   readonly failed = signal(false);
   readonly details = signal<ReadonlyMap<string, PlanDetail>>(new Map());
@@ -102,7 +102,7 @@ export class PlansModel {
     return q && this.plans((api) => of(api, q.sections, localDay(new Date())));
   }
 
-  private search(q: NonNullable<ReturnType<typeof this.asked>>): Observable<PlansTold> {
+  private search(q: NonNullable<ReturnType<typeof this.asked>>): Observable<SearchProgress> {
     const id = untracked(this.store.id);
     const fromServer = id !== null && untracked(this.store.saveState) === 'saved';
     this.busy.set(true);
@@ -116,7 +116,7 @@ export class PlansModel {
           catchError(() => here),
         )
       : here;
-    return new Observable<PlansTold>((out) => {
+    return new Observable<SearchProgress>((out) => {
       const s = found.subscribe(out);
       this.stopped = () => {
         s.unsubscribe();
@@ -138,8 +138,10 @@ export class PlansModel {
       }),
     );
   }
-  private inPage({ sections }: NonNullable<ReturnType<typeof this.asked>>): Observable<PlansTold> {
-    return heard<PlansTold>(this.plans, (api, hears) => api.search(sections, localDay(new Date()), hears));
+  private inPage({ sections }: NonNullable<ReturnType<typeof this.asked>>): Observable<SearchProgress> {
+    return heard<SearchProgress>(this.plans, (api, hears) =>
+      api.search(sections, localDay(new Date()), hears),
+    );
   }
   private async judge(shown: readonly PlanPoint[]): Promise<void> {
     const known = untracked(this.details);

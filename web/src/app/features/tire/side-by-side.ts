@@ -1,6 +1,6 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import {
-  asAsked,
+  studiedTire,
   formatTireSize,
   type Axle,
   type RubCheck,
@@ -51,9 +51,12 @@ export class SideBySideModel {
       ),
     ];
   });
-  private readonly asked = computed(() => this.columns().map((c) => asAsked(c.check.front.target, c.label)), {
-    equal: same,
-  });
+  private readonly asked = computed(
+    () => this.columns().map((c) => studiedTire(c.check.front.target, c.label)),
+    {
+      equal: same,
+    },
+  );
   /** the check of a column on an axle; null while it is on its way or the axle has no pose */
   readonly checkOf = (axle: Axle, column: number): RubCheck | null => {
     const a = this.answers();
