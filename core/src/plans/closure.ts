@@ -40,7 +40,7 @@ export interface Closed {
  *     whatever is tried on it
  *  3. what may better the set joins it, one thing after another; what leaves more open than without it is not told
  *  4. of what comes out: things that are not needed any more are left out; a set inside another that leaves less open goes
- *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, apart: () => false, noWorse: () => false, improvers: () => [], loses: () => false, mostAdded: 9 }).sets[0].set // [1] */
+ *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, independent: () => false, isNoWorseBuy: () => false, improvers: () => [], loses: () => false, mostAdded: 9 }).sets[0].set // [1] */
 export function closedSets(
   base: readonly number[],
   problem: CureProblem,

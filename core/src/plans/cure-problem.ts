@@ -1,5 +1,6 @@
 import type { Need } from '../rules';
 import type { Axle } from '../suspension';
+import { memoized } from '../units';
 import type { CureProblem } from './closure';
 import { COLUMNS } from './columns';
 import { drivabilityPenaltyAt, droopEndsBy, handling, rollPenalty, toSettle } from './outcome';
@@ -10,6 +11,8 @@ import { itemAt, openKey, openKeys, union, type PlanSets, type SearchWorld } fro
 const MOST_ADDED = 12;
 /** how much more a thing may take off the roll with the other end in place than without */
 const WITH_OTHER_END = 2;
+/** rounding */
+const NO_ROLL = 1e-6;
 
 /** What is to settle, and by what, at one axle or on the vehicle as a whole (null), as sets of things. `improve`: things that drive better or
  *  save money join an axle too, and the tyre's room, which is dear to ask and sees nothing of them, is left aside. `totalMinor`: what a
@@ -24,12 +27,17 @@ export function cureProblem(
   const { base, space, kits } = world;
   const { judged, roomFor } = sets;
   const worseOf = (set: readonly number[], at: Axle) => drivabilityPenaltyAt(judged(set).bare, at);
+  const rollOf = (set: readonly number[]) => rollPenalty(judged(set).bare);
+  const rolls = new Map<number, boolean>();
+  const movesRoll = (i: number): boolean =>
+    memoized(rolls, i, () => Math.abs(rollOf([i]) - rollOf([])) > NO_ROLL);
   /** how much better the second drives than the first at least, and at an end by itself how much at most: what the other end does to the
    *  roll is not known there */
   const gain = (from: readonly number[], to: readonly number[]): number => {
     const [was, is] = [judged(from).bare, judged(to).bare];
     if (axle === null) return handling(was).drivabilityPenalty - handling(is).drivabilityPenalty;
-    const less = Math.max(0, rollPenalty(was) - rollPenalty(is));
+    const changed = [...from, ...to].filter((i) => !from.includes(i) || !to.includes(i));
+    const less = changed.some(movesRoll) ? Math.max(0, rollPenalty(was) - rollPenalty(is)) : 0;
     return worseOf(from, axle) - worseOf(to, axle) + WITH_OTHER_END * less;
   };
   const felt = COLUMNS.drivability.step;
@@ -38,8 +46,10 @@ export function cureProblem(
   const improversAt = (at: Axle) => (set: readonly number[], left: readonly string[]) => {
     if (toSettle(judged(set).cheap(at)).some((n) => !left.includes(openKey(n)))) return [];
     const worse = worseOf(set, at);
+    // what is not felt cannot be felt less, but for the roll, which the other end has a part in
+    const may = (i: number) => worse >= felt || totalMinor !== null || movesRoll(i);
     return space.improvers[at].filter((i) => {
-      if (!space.fits(set, i)) return false;
+      if (!may(i) || !space.fits(set, i)) return false;
       const more = union(set, [i]);
       const gained = gain(set, more);
       if (gained >= felt || saves(more, set)) return true;
