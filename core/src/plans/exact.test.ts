@@ -11,12 +11,13 @@ const FROM = Number(process.env.RIGGER_FROM ?? 1);
 const seeds = (n: number) => Array.from({ length: n }, (_, i) => FROM + i);
 const MADE = Number(process.env.RIGGER_WORLDS ?? 0);
 const PIECES = ALL ? seeds(2 * catalogue.platforms.length) : [18];
-/** Worlds in which a plan was lost, or one told that was none, when the search was first held to this. 6: what drives better opens a need
- *  that another thing half settles; 7: a kit made whole opens a need; 11: one of two cures leaves strictly more open; 51: a source of lift
- *  that works against the wish came in with a kit; 246: what drives better stood where a cure could be added; 77: a damper that saves a repair makes a kit of the other end whole. Slow ones: 29: the tyre
- *  rubs at another obstacle after a cure; 79: a cure that does not reach is kept for another need; 226: a bracket takes off roll that only the other end's springs bring; 264: caster is left
- *  short by a set that one more bush settles. */
-const LOST = [6, 7, 11, 51, 77, 246, ...(ALL ? [29, 79, 226, 264] : [])];
+/** Worlds in which a plan was lost, or one told that was none, when the search was first held to this:
+ *  6: what drives better opens a need that another thing half settles; 7: a kit made whole opens a need; 11: one of two cures leaves strictly
+ *  more open; 51: a source of lift that works against the wish came in with a kit; 77: a damper that saves a repair makes a kit of the other
+ *  end whole; 246: what drives better stood where a cure could be added; 685: a cure that does not reach ends another need by the way.
+ *  Slow ones: 29: the tyre rubs at another obstacle after a cure; 79: a cure that does not reach is kept for another need; 226: a bracket
+ *  takes off roll that only the other end's springs bring; 264: caster is left short by a set that one more bush settles. */
+const LOST = [6, 7, 11, 51, 77, 246, 685, ...(ALL ? [29, 79, 226, 264] : [])];
 /** of each kind of suspension, with tyres and without, with kits and worn parts */
 const QUICK = [5, 8, 9, 13, 15, 17, 18, 19];
 

@@ -48,14 +48,23 @@ export function isPlan(
     });
   const settledByOneMore = (of: readonly number[]): readonly (readonly number[])[] => {
     const open = cheap(of);
-    return [...new Set(open.flatMap((n) => space.curers(n, of)))]
-      .map((i) => union(of, [i]))
-      .filter((more) => cheap(more).length < open.length && opensNoMore(more, of));
+    return open.flatMap((n) =>
+      space
+        .curers(n, of)
+        .map((i) => union(of, [i]))
+        .filter((more) => {
+          const is = cheap(more);
+          const ended = !keys(is).includes(openKey(n));
+          return ended && is.length < open.length && opensNoMore(more, of);
+        }),
+    );
   };
   const forItself = set.filter((i) => !isFixed(space, i) && !settles(set, i));
   if (!forItself.every((i) => loses(set, without(set, i)))) return false;
   if (settledByOneMore(set).length > 0) return false;
   if (forItself.length === 0) return true;
   const settled = settling(set);
+  // two pieces of a kit may each be cheaper with the other and dearer than neither
+  if (!loses(set, settled)) return false;
   return [settled, ...settledByOneMore(settled)].every((than) => opensNoMore(set, than));
 }

@@ -1,7 +1,7 @@
 import {
   assess,
   AXLES,
-  betters as bettersCounts,
+  betters,
   columnsOf,
   COLUMNS,
   countsOf,
@@ -116,7 +116,7 @@ const rubs = (is: TriedSet): readonly Axle[] => is.open.flatMap((n) => n.rubs ??
 
 /** Every plan that a shop would call one, by trying every set, and the front of them.
  *
- *  Everything in it that lifts nothing ends a need that its record names, drives better by a step that is felt, or saves money. It leaves no
+ *  Everything in it that lifts nothing ends a need that its record names, drives better by a step that is felt, or saves money, each and all of those together. It leaves no
  *  more open than a plan on the same lift sources, tyre and wheel that only settles needs, and settles as much as any such plan; where things in it only drive better, nothing is left open that another thing settles. Nothing is cut
  *  at an end where the tyre is left rubbing. Of tyres and wheels those count that leave least open of what a tyre brings. */
 export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) => boolean = () => true) {
@@ -193,12 +193,6 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
     (t: PlanItem) =>
       isSource(t) ||
       without(of, t, tire).open.some((n) => n.endedBy.includes(nameOf(t)) && !keys(is).includes(n.key));
-  const betters =
-    ({ of, tire, is }: Tried) =>
-    (t: PlanItem) => {
-      const [x, y] = [is, without(of, t, tire)].map((p) => columnsOf(p.plan().outcome));
-      return y!.drivability - x!.drivability >= COLUMNS.drivability.step || y!.totalMinor > x!.totalMinor;
-    };
   // what is left open on the same lift sources by what settles most
   const leftOpen = new Map<string, readonly (readonly string[])[]>();
   for (const x of made.filter((x) => x.of.every(settles(x)))) {
@@ -216,10 +210,22 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
         x.of.every((t) => more.of.some((o) => nameOf(o) === nameOf(t))) &&
         more.of.every((t) => x.of.some((o) => nameOf(o) === nameOf(t)) || settles(more)(t)),
     );
+  /** without what settles nothing, and then without what settles only what that brought: two pieces of a kit may each be cheaper with the
+   *  other and dearer than neither */
+  const settling = (x: Tried): TriedSet => {
+    const idle = x.of.find((t) => !settles(x)(t));
+    if (idle === undefined) return x.is;
+    const of = x.of.filter((t) => t !== idle);
+    return settling({ ...x, of, is: judge(of, x.tire) });
+  };
+  const isBetter = (is: TriedSet, less: TriedSet): boolean => {
+    const [x, y] = [is, less].map((p) => columnsOf(p.plan().outcome));
+    return y!.drivability - x!.drivability >= COLUMNS.drivability.step || y!.totalMinor > x!.totalMinor;
+  };
   const isPlan = (x: Tried) =>
     leftOpen.get(x.is.stem)!.some((o) => opensNoMore(keys(x.is), o)) &&
-    x.of.every((t) => settles(x)(t) || betters(x)(t)) &&
-    (x.of.every(settles(x)) || !settlesMore(x));
+    x.of.every((t) => settles(x)(t) || isBetter(x.is, without(x.of, t, x.tire))) &&
+    (x.of.every(settles(x)) || (!settlesMore(x) && isBetter(x.is, settling(x))));
   // of what a tyre brings as little stays as can be
   const left = (is: TriedSet, v: Need['verdict']) =>
     is.open.filter((n) => n.topic === 'tire' && n.verdict === v).length;
@@ -245,6 +251,6 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
       const plan = is.plan();
       return { name: is.name, plan, counts: countsOf(plan.outcome) };
     });
-  const front = plans.filter((p) => !plans.some((q) => bettersCounts(q.counts, p.counts)));
+  const front = plans.filter((p) => !plans.some((q) => betters(q.counts, p.counts)));
   return { tried: made.length, plans, front };
 }
