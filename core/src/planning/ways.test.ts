@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { leastWays, type Way } from '..';
+import { leastWays, type AccessWay } from '..';
 
 const STATES = ['a', 'b', 'c', 'd', 'e'];
-const way = (i: number): fc.Arbitrary<Way> =>
+const way = (i: number): fc.Arbitrary<AccessWay> =>
   fc.record({
     id: fc.constant(`w${i}`),
     state: fc.constantFrom(...STATES),
@@ -13,10 +13,10 @@ const way = (i: number): fc.Arbitrary<Way> =>
 const graphs = fc
   .integer({ min: 1, max: 9 })
   .chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => way(i))));
-const costOf = (list: readonly Way[]) => list.reduce((sum, w) => sum + w.cost, 0);
+const costOf = (list: readonly AccessWay[]) => list.reduce((sum, w) => sum + w.cost, 0);
 
 /** Whether a set of ways reaches what is needed, each from what others reach: asked in its own way, step by step. */
-function stands(set: readonly Way[], needed: readonly string[], known: ReadonlySet<string>): boolean {
+function stands(set: readonly AccessWay[], needed: readonly string[], known: ReadonlySet<string>): boolean {
   let holds = new Set<string>();
   const open = (s: string) => known.has(s) && !holds.has(s);
   for (let i = 0; i <= set.length; i++)
@@ -24,7 +24,7 @@ function stands(set: readonly Way[], needed: readonly string[], known: ReadonlyS
   return !needed.some(open) && set.every((w) => !w.needs.some(open));
 }
 /** The same by trying every subset. */
-function exhaustive(needed: readonly string[], ways: readonly Way[]): number | null {
+function exhaustive(needed: readonly string[], ways: readonly AccessWay[]): number | null {
   const known = new Set(ways.flatMap((w) => [w.state, ...w.gives]));
   let best: number | null = null;
   for (let mask = 0; mask < 1 << ways.length; mask++) {
@@ -48,11 +48,11 @@ it('costs what the cheapest of all subsets costs, and stands', () => {
 it('a way more never costs more', () => {
   fc.assert(
     fc.property(graphs, (ways) => {
-      const cost = (list: readonly Way[]) => {
+      const cost = (list: readonly AccessWay[]) => {
         const found = leastWays(['a', 'b'], list);
         return found ? costOf(found) : Infinity;
       };
-      const known = (list: readonly Way[]) => new Set(list.flatMap((w) => [w.state, ...w.gives]));
+      const known = (list: readonly AccessWay[]) => new Set(list.flatMap((w) => [w.state, ...w.gives]));
       const fewer = ways.slice(1);
       // a state that nobody has written costs nothing, so only what was known before may be compared
       fc.pre(known(fewer).size === known(ways).size);
@@ -61,7 +61,7 @@ it('a way more never costs more', () => {
   );
 });
 it('takes the long way round where that is cheaper, and shares what two need', () => {
-  const w = (id: string, state: string, cost: number, needs: readonly string[] = []): Way => ({
+  const w = (id: string, state: string, cost: number, needs: readonly string[] = []): AccessWay => ({
     id,
     state,
     cost,

@@ -1,6 +1,9 @@
 import type { Kit, Part } from '../catalogue';
 import { memoized } from '../units';
 
+/** sums are rounded line by line, minor units */
+export const ROUNDED_MINOR = 10;
+
 /** Bounds of the search: each says what no plan falls under that has these things and any others. */
 
 /** Bounds the price of the parts, minor units without tax: these parts, whatever is added. A kit counts as soon as it holds one of them, for

@@ -92,7 +92,7 @@ export function closedSets(
       else
         sets = sets.flatMap((s) =>
           ends.flatMap((some) => {
-            const all = withAll(s, some);
+            const all = withAll(s, some, problem.fits);
             return all ? [all] : [];
           }),
         );
@@ -133,12 +133,6 @@ export function closedSets(
       o !== e && o.length === 1 && e.length === 1 && problem.isNoWorseBuy(o[0] ?? -1, e[0] ?? -1);
     return ends.filter((e) => !ends.some((o) => better(o, e)));
   };
-  /** a set with these beside it; null where one cannot be */
-  const withAll = (set: readonly number[], some: readonly number[]) =>
-    some.reduce<readonly number[] | null>(
-      (s, i) => (s === null || s.includes(i) ? s : problem.fits(s, i) ? joined(s, i) : null),
-      set,
-    );
   const branches = (
     set: readonly number[],
     open: readonly string[],
@@ -183,7 +177,21 @@ export function closedSets(
 }
 const sorted = (set: readonly number[]) => [...set].sort((a, b) => a - b);
 const joined = (set: readonly number[], i: number) => sorted([...set, i]);
-const opensNoMore = (a: readonly string[], b: readonly string[]) => a.every((n) => b.includes(n));
+/** Whether what the first leaves open the second leaves open too.
+ *  @example opensNoMore(['a'], ['a', 'b']) // true
+ *  @example opensNoMore(['c'], ['a', 'b']) // false */
+export const opensNoMore = (a: readonly string[], b: readonly string[]): boolean =>
+  a.every((n) => b.includes(n));
+/** A set with these beside it; null where one of them cannot be. */
+export const withAll = (
+  set: readonly number[],
+  some: readonly number[],
+  fits: (set: readonly number[], i: number) => boolean,
+): readonly number[] | null =>
+  some.reduce<readonly number[] | null>(
+    (s, i) => (s === null || s.includes(i) ? s : fits(s, i) ? joined(s, i) : null),
+    set,
+  );
 
 /** The same without what could be left out, dearest first: what opens nothing by going and loses nothing. */
 export function withoutRedundant(

@@ -26,28 +26,28 @@ export function cureProblem(
 ): CureProblem {
   const { base, space, kits } = world;
   const { judged, roomFor } = sets;
-  const worseOf = (set: readonly number[], at: Axle) => drivabilityPenaltyAt(judged(set).bare, at);
+  const penaltyAt = (set: readonly number[], at: Axle) => drivabilityPenaltyAt(judged(set).bare, at);
   const rollOf = (set: readonly number[]) => rollPenalty(judged(set).bare);
   const rolls = new Map<number, boolean>();
   const movesRoll = (i: number): boolean =>
     memoized(rolls, i, () => Math.abs(rollOf([i]) - rollOf([])) > NO_ROLL);
-  /** how much better the second drives than the first at least, and at an end by itself how much at most: what the other end does to the
-   *  roll is not known there */
+  /** how much better the second drives than the first; of an end by itself how much at most, for what the other end does to the roll is not
+   *  known there */
   const gain = (from: readonly number[], to: readonly number[]): number => {
     const [was, is] = [judged(from).bare, judged(to).bare];
     if (axle === null) return handling(was).drivabilityPenalty - handling(is).drivabilityPenalty;
     const changed = [...from, ...to].filter((i) => !from.includes(i) || !to.includes(i));
     const less = changed.some(movesRoll) ? Math.max(0, rollPenalty(was) - rollPenalty(is)) : 0;
-    return worseOf(from, axle) - worseOf(to, axle) + WITH_OTHER_END * less;
+    return penaltyAt(from, axle) - penaltyAt(to, axle) + WITH_OTHER_END * less;
   };
   const felt = COLUMNS.drivability.step;
   const saves = (set: readonly number[], without: readonly number[]) =>
     totalMinor !== null && totalMinor(set) < totalMinor(without);
   const improversAt = (at: Axle) => (set: readonly number[], left: readonly string[]) => {
     if (toSettle(judged(set).cheap(at)).some((n) => !left.includes(openKey(n)))) return [];
-    const worse = worseOf(set, at);
+    const penalty = penaltyAt(set, at);
     // what is not felt cannot be felt less, but for the roll, which the other end has a part in
-    const may = (i: number) => worse >= felt || totalMinor !== null || movesRoll(i);
+    const may = (i: number) => penalty >= felt || totalMinor !== null || movesRoll(i);
     return space.improvers[at].filter((i) => {
       if (!may(i) || !space.fits(set, i)) return false;
       const more = union(set, [i]);
@@ -55,7 +55,7 @@ export function cureProblem(
       if (gained >= felt || saves(more, set)) return true;
       // one of several that end the droop: the next one goes with the next thing
       const ended = droopEndsBy(judged(set).bare, at) !== droopEndsBy(judged(more).bare, at);
-      return gained > -felt && worse >= felt && ended;
+      return gained > -felt && penalty >= felt && ended;
     });
   };
   return {

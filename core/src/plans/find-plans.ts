@@ -4,17 +4,17 @@ import type { Lock } from '../job';
 import type { Axle } from '../suspension';
 import type { FoundPlan, PlansAsked } from './built-plan';
 import { columnsOf, countsOf, orderOfBest, type Columns } from './columns';
-import type { ClosedSet } from './closure';
+import { opensNoMore, type ClosedSet } from './closure';
 import { corrected } from './corrections';
-import { preparing } from './judged';
+import { preparing } from './assessed-plan';
 import { allowsSchool } from './locks';
 import { front } from './pareto';
 import type { PlanFamily } from './plan-family';
 import { searchWorld } from './plan-sets';
 import { sourceSets, type PlanSpace } from './plan-space';
-import { wheelOptions, wheelOptionName, type WheelOption } from './rolling';
+import { wheelOptions, wheelOptionName, type WheelOption } from './wheel-options';
 import type { Bounded, ClosedEnd, Sketch } from './set-bounds';
-import { setBuilder } from './set-maker';
+import { setBuilder } from './set-builder';
 
 export interface PlanSearch {
   /** nothing of the space betters these; sorted by what is left to do, distance and money */
@@ -154,8 +154,8 @@ function* onWay(
     }
   };
   /** leaves nothing open that one of the others settles */
-  const opensNoMore = (of: ClosedSet, than: readonly ClosedSet[]) =>
-    than.some((o) => of.open.every((n) => o.open.includes(n)));
+  const settlesAsMuch = (of: ClosedSet, than: readonly ClosedSet[]) =>
+    than.some((o) => opensNoMore(of.open, o.open));
   type IsBeaten = (p: Bounded) => boolean;
   const isHopeful = (end: ClosedEnd, sketch: Sketch, axle: Axle, isBeaten: IsBeaten) =>
     ![false, true].some((travel) => m.bounds.ofOneEnd(end, sketch, axle, travel).every(isBeaten));
@@ -169,7 +169,7 @@ function* onWay(
         const plain = all(m.closed(set));
         tell(plain);
         for (const more of m.withKitsMadeWhole(set))
-          tell(all(m.closed(more)).filter((c) => opensNoMore(c, plain)));
+          tell(all(m.closed(more)).filter((c) => settlesAsMuch(c, plain)));
       }
   };
   const startsOf = (sketch: Sketch) => ({ front: m.frontStarts(sketch), rear: [sketch.ends.rear] });
@@ -201,7 +201,7 @@ function* onWay(
     all(m.improvedEnds(axle, start, plain))
       .filter((end) => isHopeful(end, sketch, axle, isBeaten))
       .flatMap((end) => all(m.withRoom(axle, start, end)))
-      .filter((end) => opensNoMore(end, plain))
+      .filter((end) => settlesAsMuch(end, plain))
       .filter((end) => isHopeful(end, sketch, axle, isBeaten));
   /** the same with what drives better or saves money, at either end or both */
   const lookForBetter = (sketch: Sketch): void => {

@@ -7,22 +7,22 @@ export * from './corrections';
 export * from './find-plans';
 export * from './given-up';
 export {
-  assessPlans as judge,
-  stillToSettle as stillToSettle,
-  newlyOpen as opened,
+  assessPlans,
+  newlyOpen,
   preparing,
+  stillToSettle,
   withPlanOf,
-  type AssessedPlan as Judged,
-} from './judged';
+  type AssessedPlan,
+} from './assessed-plan';
 export * from './locks';
 export * from './outcome';
 export * from './pareto';
 export * from './plan-family';
 export { together, wayOf } from './plan-space';
 export * from './representatives';
-export * from './rolling';
+export * from './wheel-options';
 export * from './stages';
 export * from './study';
-export * from './told';
+export * from './search-progress';
 export * from './question';
 export * from './quote';

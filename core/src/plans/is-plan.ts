@@ -1,5 +1,5 @@
 import type { Need } from '../rules';
-import type { CureProblem } from './closure';
+import { opensNoMore, type CureProblem } from './closure';
 import { toSettle } from './outcome';
 import { isFixed, itemAt, openKey, union, type PlanSets, type SearchWorld } from './plan-sets';
 
@@ -40,11 +40,10 @@ export function isPlan(
     return idle === undefined ? of : settling(without(of, idle));
   };
   /** the tyre's room is dear to ask: only where the rest is as good */
-  const opensNoMore = (of: readonly number[], than: readonly number[]): boolean =>
+  const settlesAsMuch = (of: readonly number[], than: readonly number[]): boolean =>
     [cheap, room].every((needs) => {
       const is = keys(needs(of));
-      const was = is.length === 0 ? [] : keys(needs(than));
-      return is.every((n) => was.includes(n));
+      return is.length === 0 || opensNoMore(is, keys(needs(than)));
     });
   const settledByOneMore = (of: readonly number[]): readonly (readonly number[])[] => {
     const open = cheap(of);
@@ -55,7 +54,7 @@ export function isPlan(
         .filter((more) => {
           const is = cheap(more);
           const ended = !keys(is).includes(openKey(n));
-          return ended && is.length < open.length && opensNoMore(more, of);
+          return ended && is.length < open.length && settlesAsMuch(more, of);
         }),
     );
   };
@@ -66,5 +65,5 @@ export function isPlan(
   const settled = settling(set);
   // two pieces of a kit may each be cheaper with the other and dearer than neither
   if (!loses(set, settled)) return false;
-  return [settled, ...settledByOneMore(settled)].every((than) => opensNoMore(set, than));
+  return [settled, ...settledByOneMore(settled)].every((than) => settlesAsMuch(set, than));
 }

@@ -84,7 +84,7 @@ export function handling(c: PlanCase): Handling {
     rangeMm: f ? Math.max(...AXLES.map((axle) => f[axle].lift.plusMinus ?? 0)) : 0,
     ...miss(c),
   };
-  return { ...out, drivabilityPenalty: worse(out, c) };
+  return { ...out, drivabilityPenalty: drivabilityPenalty(out, c) };
 }
 
 interface AxleTravel {
@@ -154,8 +154,8 @@ const STEER_DEG = 0.5; // per 10 mm: this much more weighs like all of something
 const NOSE_MM = 50; // the nose so high under the load that is carried
 type Springs = Pick<Outcome, 'frequencyHz' | 'rollDegPerG' | 'rakeLoadedMm'>;
 /** What gets worse, in tenths of what it is today, each weighed by the share of the use that asks for it. */
-function worse(h: Springs, c: PlanCase): number {
-  return worseOnSprings(h, c) + drivabilityPenaltyAt(c, 'front') + drivabilityPenaltyAt(c, 'rear');
+function drivabilityPenalty(h: Springs, c: PlanCase): number {
+  return penaltyOnSprings(h, c) + drivabilityPenaltyAt(c, 'front') + drivabilityPenaltyAt(c, 'rear');
 }
 /** The part of it that one axle's travel has: steering over bumps, droop lost. */
 export function drivabilityPenaltyAt(c: PlanCase, axle: Axle): number {
@@ -179,12 +179,11 @@ const rollChange = (c: PlanCase): BeforeAfter => ({
   today: rollGradient(c, 'today')?.value ?? null,
   planned: rollGradient(c, 'planned')?.value ?? null,
 });
-/** How much of it the roll is, with how far it is below today's: of two plans the difference is what one of them gains where the whole is
- *  above. */
+/** The part of it that the roll has; negative where it rolls less than today, so that the difference of two plans is what one gains. */
 export const rollPenalty = (c: PlanCase, roll = rollChange(c)): number =>
   10 * use(c, 'highway', 'tow') * share(roll);
 /** The part of it that no cure takes away again: springs, roll, the nose under the load. */
-const worseOnSprings = (h: Springs, c: PlanCase): number =>
+const penaltyOnSprings = (h: Springs, c: PlanCase): number =>
   Math.max(0, rollPenalty(c, h.rollDegPerG)) +
   10 *
     (use(c, 'highway', 'gravel', 'tow') *
@@ -222,13 +221,13 @@ export const standsOf = (
   drivability: h.drivabilityPenalty,
 });
 /** Bounds how a plan stands and drives that is this one with things added or left out that lift nothing. `moveMm`: how far they may move either
- *  end. `worse`: what at least is left of what gets worse; by default they take away all that travel has lost. */
+ *  end. `penalty`: what at least is left of what gets worse; by default they take away all that travel has lost. */
 export function leastStands(
   c: PlanCase,
   moveMm: PerAxle<number>,
-  worse = worseOnSprings(onSprings(c), c),
+  penalty = penaltyOnSprings(onSprings(c), c),
 ): StandsAs {
-  const m = standsOf({ ...miss(c), drivabilityPenalty: worse });
+  const m = standsOf({ ...miss(c), drivabilityPenalty: penalty });
   const less = (value: number, by: number) => Math.max(0, value - by);
   return {
     offFrontMm: less(m.offFrontMm, moveMm.front),

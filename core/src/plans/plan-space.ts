@@ -29,6 +29,9 @@ export type PlanItem =
   | { readonly kind: 'relief'; readonly choice: ReliefChoice; readonly relief: Relief };
 export const itemName = (t: PlanItem): string =>
   t.kind === 'part' ? t.part.code : `${t.choice.axle} ${t.choice.obstacle ?? 'stops'} ${t.choice.relief}`;
+/** what the height comes from */
+export const isLiftSource = (t: PlanItem): boolean =>
+  t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
 export const itemPriceMinor = (t: PlanItem): number =>
   t.kind === 'part' ? t.part.priceMinor : t.relief.priceMinor;
 

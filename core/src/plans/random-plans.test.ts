@@ -7,7 +7,6 @@ import {
   countsOf,
   findAllPlans,
   knownVehicle,
-  LIFT_SOURCES,
   madeNumbers,
   preparing,
   wheelOptions,
@@ -19,8 +18,8 @@ import { catalogue, demoJob, demoJobs, settings } from '../testing/demo-world';
 import { askPlans, boughtPlan } from '../testing/plans-asked';
 import { stillToSettle } from '.';
 import { searchWorld } from './plan-sets';
-import { itemName } from './plan-space';
-import { setBuilder } from './set-maker';
+import { isLiftSource, itemName } from './plan-space';
+import { setBuilder } from './set-builder';
 
 /** Nothing that somebody puts together at random is better than what is told. A few jobs and sets in every run; by `npm run exact` each job
  *  and 2,000 sets. */
@@ -65,10 +64,7 @@ function randomPlans(job: JobSections, name: string) {
   return { search, made };
 }
 type Made = ReturnType<typeof randomPlans>['made'][number];
-const isSource = ({ space }: Made, i: number) => {
-  const t = space.items[i]!;
-  return t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
-};
+const isSource = ({ space }: Made, i: number) => isLiftSource(space.items[i]!);
 /** What a shop would call a plan: it lifts as the search may lift, leaves nothing to settle that is settled from the same sources, and
  *  everything else in it settles something, drives better, or saves money. */
 function isFinished(made: Made): boolean {

@@ -15,7 +15,7 @@ import { askPlans } from '../testing/plans-asked';
 import { searchWorld } from './plan-sets';
 import { sourceSets, itemName } from './plan-space';
 import type { Bounded } from './set-bounds';
-import { setBuilder } from './set-maker';
+import { setBuilder } from './set-builder';
 
 /** `npm run exact` looks at every platform and more sets. */
 const ALL = process.env.RIGGER_WISHES === 'all';

@@ -3,6 +3,7 @@ import { AXLES, type FindingCode, type Need } from '../rules';
 import type { Axle } from '../suspension';
 import { memoized, once } from '../units';
 import { onAxle } from '../vehicle';
+import { ROUNDED_MINOR } from './bounds';
 import { inSteps, type Columns } from './columns';
 import type { ClosedSet } from './closure';
 import type { Counts } from './pareto';
@@ -32,8 +33,6 @@ const OF_BOTH_ENDS: readonly string[] = [
 ] satisfies readonly FindingCode[];
 /** What small changes of height, roll or springs may end that no record names: it is counted when all is known. */
 const ENDED_BY_THE_WAY: readonly string[] = [...OF_BOTH_ENDS, 'flat-ride-off'];
-/** sums are rounded line by line, minor units */
-const ROUNDED_MINOR = 10;
 /** how much further than each alone things may move an end together */
 const TOGETHER = 2;
 /** and what is not seen in either, mm */

@@ -1,4 +1,3 @@
-import { LIFT_SOURCES } from '../catalogue';
 import { listed, type BuildItem, type JobSections } from '../job';
 import { newTires } from '../forecast';
 import { assessCase } from '../match';
@@ -8,8 +7,9 @@ import { repairsOf } from '../vehicle';
 import { leastBuyMinor } from './bounds';
 import { comesTo } from './built-plan';
 import { buy } from './buying';
+import { kitsMadeWhole } from './kits-made-whole';
 import { itemPriceMinor } from './plan-space';
-import { itemAt, union, type PlanSets, type SearchWorld } from './plan-sets';
+import { itemAt, type PlanSets, type SearchWorld } from './plan-sets';
 
 /** What a set comes to: money with tax, minor units, and minutes of people. */
 export interface Cost {
@@ -38,9 +38,6 @@ export interface SetCosts {
   /** The set with the rest of a kit of which it has something, where it comes to less so; for each such kit and for several. */
   readonly withKitsMadeWhole: (set: readonly number[]) => readonly (readonly number[])[];
 }
-
-/** sums are rounded line by line, minor units */
-const ROUNDED_MINOR = 10;
 
 /** What sets of things cost, each once. */
 export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): SetCosts {
@@ -102,34 +99,7 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
       personMinutes: Math.max(0, bare.personMinutes - work.personMinutes),
     };
   });
-  /** pieces of each kit that holds any, as places in the space, and what all of them but the cheapest cost singly */
-  const kitPieces = once(() => {
-    const placeOf = new Map(space.items.flatMap((t, i) => (t.kind === 'part' ? [[t.part.code, i]] : [])));
-    return kits.flatMap((k) => {
-      const pieces = k.parts.flatMap((x) => placeOf.get(x.part) ?? []);
-      const prices = pieces.map((i) => itemPriceMinor(itemAt(space, i)));
-      const allButOneMinor = prices.reduce((sum, p) => sum + p, 0) - Math.min(...prices);
-      return pieces.length === k.parts.length && pieces.length > 1 ? [{ pieces, k, allButOneMinor }] : [];
-    });
-  });
-  const isSource = (i: number) => {
-    const t = itemAt(space, i);
-    return t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
-  };
-  /** the set with these as well, no source of lift among them, for those are chosen before; null where they cannot be together */
-  const withAll = (set: readonly number[], pieces: readonly number[]) =>
-    pieces.reduce<readonly number[] | null>(
-      (s, i) => (s === null || s.includes(i) ? s : !isSource(i) && space.fits(s, i) ? union(s, [i]) : null),
-      set,
-    );
-  const madeWhole = (set: readonly number[]): readonly (readonly number[])[] =>
-    kitPieces().flatMap(({ pieces }) => {
-      if (!pieces.some((i) => set.includes(i))) return [];
-      const more = withAll(set, pieces);
-      if (!more || more.length === set.length) return [];
-      const mayLess = partsMinor(more) - partsMinor(set) < saved().totalMinor + ROUNDED_MINOR;
-      return mayLess && totalMinor(more) < totalMinor(set) ? [more, ...madeWhole(more)] : [];
-    });
+  const kitsMade = kitsMadeWhole(world, { partsMinor, totalMinor, savedMinor: () => saved().totalMinor });
   const lessSaved = (c: Cost): Cost => ({
     totalMinor: c.totalMinor - saved().totalMinor,
     personMinutes: c.personMinutes - saved().personMinutes,
@@ -149,7 +119,7 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
       return lessSaved({ totalMinor: most('totalMinor'), personMinutes: most('personMinutes') });
     },
     least: () => lessSaved(besideOf([])),
-    savesMoney: () => saved().totalMinor > 0 || kitPieces().some((k) => k.k.priceMinor < k.allButOneMinor),
-    withKitsMadeWhole: madeWhole,
+    savesMoney: () => saved().totalMinor > 0 || kitsMade.isAnyCheap(),
+    withKitsMadeWhole: kitsMade.of,
   };
 }

@@ -2,7 +2,14 @@ import { emptyChange, listed, withoutTires, type Change, type JobSections } from
 import type { Axle } from '../suspension';
 import { onAxle } from '../vehicle';
 import type { PlansAsked } from './built-plan';
-import { assessPlans, stillToSettle, newlyOpen, withPlanOf, type Chosen, type AssessedPlan } from './judged';
+import {
+  assessPlans,
+  stillToSettle,
+  newlyOpen,
+  withPlanOf,
+  type Chosen,
+  type AssessedPlan,
+} from './assessed-plan';
 
 /** A plan in two visits. */
 export interface Stages {

@@ -5,8 +5,8 @@ import { fitmentNeeds, knownVehicle, planCase, type Need } from '../rules';
 import type { Axle } from '../suspension';
 import type { FoundPlan, PlansAsked } from './built-plan';
 import { findAllPlans } from './find-plans';
-import { assessPlans, stillToSettle, newlyOpen, withPlanOf, type Chosen } from './judged';
-import { planPoint, type PlanPoint } from './told';
+import { assessPlans, stillToSettle, newlyOpen, withPlanOf, type Chosen } from './assessed-plan';
+import { planPoint, type PlanPoint } from './search-progress';
 
 /** The plan with one of its things left out; a kit is left as the parts of it that stay. */
 function without(plan: Chosen, code: string): Pick<FoundPlan, 'items' | 'reliefs' | 'tire'> {

@@ -1,5 +1,5 @@
 import { DOUBTS, explain, FLAT_RIDE, HIGHWAY_PERCENT } from '../evidence';
-import { frequencies } from './manners';
+import { frequencies } from './ride-figures';
 import { onTheWhole, rule } from './rule';
 
 export interface FlatRideOff {

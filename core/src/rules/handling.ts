@@ -1,5 +1,5 @@
 import { TRIFLE_MM, TRIFLE_SHARE } from '../evidence';
-import { stabilityOf } from './manners';
+import { stabilityOf } from './ride-figures';
 import { onTheWhole, rule } from './rule';
 
 export interface HandlingChanged {

@@ -2,7 +2,7 @@ export * from './plan-case';
 export * from './rule';
 export * from './all-rules';
 export * from './needs';
-export * from './manners';
+export * from './ride-figures';
 export { adjusterLeftDeg, shortOfWindow } from './alignment-reach';
 export { ratioAfter } from './axle-ratio';
 export { dayAfter } from './delivery';

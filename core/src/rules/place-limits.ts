@@ -1,7 +1,7 @@
 import type { PlaceLimit } from '../job';
 import type { Axle } from '../suspension';
 import { spacersMm } from '../vehicle';
-import { offsetOutMm } from './manners';
+import { offsetOutMm } from './ride-figures';
 import { AXLES, type PlanCase } from './plan-case';
 import { rule, type Raised } from './rule';
 

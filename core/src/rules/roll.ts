@@ -1,5 +1,5 @@
 import { HIGHWAY_PERCENT, ROLL_MORE_SHARE } from '../evidence';
-import { rollGradient } from './manners';
+import { rollGradient } from './ride-figures';
 import { onTheWhole, rule } from './rule';
 
 export interface RollsMore {

@@ -1,6 +1,13 @@
 import { withoutTires, type JobSections } from '../job';
 import type { Topic } from '../evidence';
-import { fittedBefore, judge, opened, stillToSettle, type Judged, type PlansAsked } from '../plans';
+import {
+  fittedBefore,
+  assessPlans,
+  newlyOpen,
+  stillToSettle,
+  type AssessedPlan,
+  type PlansAsked,
+} from '../plans';
 import type { Need } from '../rules';
 import type { Axle } from '../suspension';
 import { memoized } from '../units';
@@ -37,7 +44,7 @@ const STANDS_STILL: readonly Topic[] = ['fitment', 'place', 'tire', 'clearance',
 const rolls = (open: readonly Need[]) => open.every((n) => !STANDS_STILL.includes(n.topic));
 export interface Staged {
   readonly stages: readonly DeliveryStage[];
-  /** ends where nothing may be opened yet: what is here does not stand by itself, or nothing is */
+  /** ends where nothing may be newlyOpen yet: what is here does not stand by itself, or nothing is */
   readonly keepShut: readonly Axle[];
   /** all in one visit, minutes, and the day from which that can begin */
   readonly once: { readonly minutes: number; readonly day: string | null };
@@ -49,7 +56,7 @@ type Asked = Omit<PlansAsked, 'locks' | 'corrections' | 'day'> & { readonly day:
  *  nothing open that the whole plan does not. Ends (front, rear, what is for both, tyres) are fitted whole or wait. Null without a vehicle. */
 export function deliveryStages(asked: Asked): Staged | null {
   const { job, catalogue, day } = asked;
-  const say = judge({ ...asked, locks: [] });
+  const say = assessPlans({ ...asked, locks: [] });
   const whole = say(job);
   if (!whole.a.vehicle) return null;
   const arrivals = arrivalsOf(whole.lines, job.boxes, day);
@@ -73,12 +80,12 @@ export function deliveryStages(asked: Asked): Staged | null {
       parts.map((p) => p.name),
       groups,
     );
-  const known = new Map<string, Judged>();
-  const judged = (parts: readonly (typeof when)[number][]): Judged =>
+  const known = new Map<string, AssessedPlan>();
+  const judged = (parts: readonly (typeof when)[number][]): AssessedPlan =>
     memoized(known, [...parts.map((p) => p.name)].sort().join(), () => say(stand(parts)));
   /** what is open with only these on, and is not with all of them */
   const leaves = (parts: readonly (typeof when)[number][]) =>
-    opened(stillToSettle(judged(parts).a), stillToSettle(whole.a));
+    newlyOpen(stillToSettle(judged(parts).a), stillToSettle(whole.a));
   const once = whole.work.personMinutes;
   const standsWith = (parts: readonly (typeof when)[number][]): Stands => {
     const f = judged(parts).a.forecast;

@@ -10,6 +10,7 @@ import {
   LIFT_SOURCES,
   listed,
   once,
+  opensNoMore,
   parseTireSize,
   planCase,
   reliefChoices,
@@ -28,7 +29,7 @@ import {
   type ReliefChoice,
 } from '..';
 import { openKey } from '../plans/plan-sets';
-import { mayEnd, type PlanItem } from '../plans/plan-space';
+import { isLiftSource, itemName, mayEnd, type PlanItem } from '../plans/plan-space';
 import { boughtPlan } from './plans-asked';
 
 /** A set of parts, reliefs, tyre and wheel that somebody tried, judged whole by nothing of the search. */
@@ -59,16 +60,9 @@ interface Tried {
   readonly tire: JobSections['tire'];
   readonly is: TriedSet;
 }
-const isSource = (t: PlanItem) => t.kind === 'part' && LIFT_SOURCES.includes(t.part.family);
-const nameOf = (t: PlanItem) =>
-  t.kind === 'part' ? t.part.code : `${t.choice.axle} ${t.choice.obstacle ?? 'stops'} ${t.choice.relief}`;
-
 /** Every tyre and wheel that a job may roll on: what it has picked, or all of the wanted size on the wheels that are there and on all that
  *  go on the hub. */
-export function everyTire(
-  { job, catalogue }: PlansAsked,
-  vehicle: KnownVehicle,
-): readonly JobSections['tire'][] {
+function everyTire({ job, catalogue }: PlansAsked, vehicle: KnownVehicle): readonly JobSections['tire'][] {
   const size = parseTireSize(job.tire.targetSize);
   if (!size.ok || job.tire.tireCode !== null) return [job.tire];
   const wheels = catalogue.wheels.filter(
@@ -81,14 +75,15 @@ export function everyTire(
   return all.length > 0 ? all : [job.tire];
 }
 /** Every set of the parts that are made for the vehicle and go together, with at most two lift sources at an end, none of which works
- *  against the wish or against another; `allows`: what the job's locks leave. */
-function everySet(asked: PlansAsked, vehicle: KnownVehicle, allows: (parts: readonly Part[]) => boolean) {
+ *  against the wish or against another. */
+function everySet(asked: PlansAsked, vehicle: KnownVehicle) {
   const { job, catalogue, settings, prepare } = asked;
   const plain = planCase(job, vehicle, catalogue, settings, { prepare });
   const parts = catalogue.parts.filter(
     (p) => fitmentOf(p.applications, vehicle).verdict !== 'no' && !p.structural && p.family !== 'accessory',
   );
-  const ways = new Map(parts.map((p) => [p.code, LIFT_SOURCES.includes(p.family) ? wayOf(p, plain) : 0]));
+  const source = (p: Part) => LIFT_SOURCES.includes(p.family);
+  const ways = new Map(parts.map((p) => [p.code, source(p) ? wayOf(p, plain) : 0]));
   const way = (p: Part) => ways.get(p.code) ?? 0;
   const { wish, frontTargetMm, rearTargetMm } = job.brief;
   const wished = (p: Part) =>
@@ -99,31 +94,31 @@ function everySet(asked: PlansAsked, vehicle: KnownVehicle, allows: (parts: read
         : 0;
   const serves = (p: Part) => p.axle === 'both' || way(p) * wished(p) >= 0;
   const pull = (p: Part, q: Part) => p.axle !== q.axle || way(p) * way(q) >= 0;
-  const source = (p: Part) => LIFT_SOURCES.includes(p.family);
   let sets: readonly (readonly Part[])[] = [[]];
   for (const p of parts.filter(serves))
     sets = sets.flatMap((s) => (s.every((q) => together(p, q) && pull(p, q)) ? [s, [...s, p]] : [s]));
   const most = { front: 2, rear: 2, both: 1 };
-  return sets.filter(
-    (s) =>
-      allows(s) &&
-      (['front', 'rear', 'both'] as const).every(
-        (axle) => s.filter((p) => source(p) && p.axle === axle).length <= most[axle],
-      ),
+  return sets.filter((s) =>
+    (['front', 'rear', 'both'] as const).every(
+      (axle) => s.filter((p) => source(p) && p.axle === axle).length <= most[axle],
+    ),
   );
 }
 const rubs = (is: TriedSet): readonly Axle[] => is.open.flatMap((n) => n.rubs ?? []);
 
 /** Every plan that a shop would call one, by trying every set, and the front of them.
  *
- *  Everything in it that lifts nothing ends a need that its record names, drives better by a step that is felt, or saves money, each and all of those together. It leaves no
- *  more open than a plan on the same lift sources, tyre and wheel that only settles needs, and settles as much as any such plan; where things in it only drive better, nothing is left open that another thing settles. Nothing is cut
- *  at an end where the tyre is left rubbing. Of tyres and wheels those count that leave least open of what a tyre brings. */
-export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) => boolean = () => true) {
+ *  - Everything in it that lifts nothing ends a need that its record names, drives better by a step that is felt, or saves money, each by
+ *    itself and all of those together.
+ *  - It leaves no more open than a plan on the same lift sources, tyre and wheel that only settles needs, and settles as much as any such
+ *    plan; where things in it only drive better or save, it leaves nothing open that one more thing settles.
+ *  - Nothing is cut at an end where the tyre is left rubbing.
+ *  - Of tyres and wheels those count that leave least open of what a tyre brings. */
+export function everyPlan(asked: PlansAsked) {
   const { job, catalogue } = asked;
   const vehicle = knownVehicle(job, catalogue)!;
   const choices = AXLES.flatMap((axle) => reliefChoices({ vehicle, axle, catalogue }, () => true));
-  const sets = everySet(asked, vehicle, allows);
+  const sets = everySet(asked, vehicle);
   const tried = new Map<string, TriedSet>();
   const things = (parts: readonly Part[], reliefs: readonly ReliefChoice[]): Set => [
     ...parts.map((part): PlanItem => ({ kind: 'part', part })),
@@ -134,7 +129,7 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
     })),
   ];
   const keyOf = (of: Set, tire: JobSections['tire']) =>
-    [...of.map(nameOf).sort(), tire.tireCode ?? '-', tire.wheelCode ?? '-'].join(' + ');
+    [...of.map(itemName).sort(), tire.tireCode ?? '-', tire.wheelCode ?? '-'].join(' + ');
   const all = things(
     catalogue.parts.filter((p) => fitmentOf(p.applications, vehicle).verdict !== 'no'),
     choices,
@@ -144,7 +139,7 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
     topic: n.topic,
     key: openKey(n),
     rubs: n.finding.code === 'tire-clearance' ? n.finding.axle : null,
-    endedBy: all.filter((t) => mayEnd(t, n)).map(nameOf),
+    endedBy: all.filter((t) => mayEnd(t, n)).map(itemName),
   });
   const judge = (of: Set, tire: JobSections['tire']): TriedSet => {
     const key = keyOf(of, tire);
@@ -158,7 +153,7 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
     const judged: TriedSet = {
       name: key,
       plan: once(() => boughtPlan(on, parts)),
-      stem: keyOf(of.filter(isSource), tire),
+      stem: keyOf(of.filter(isLiftSource), tire),
       open: stillToSettle(a).map(openNeed),
     };
     tried.set(key, judged);
@@ -182,7 +177,6 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
       }
     }
   const keys = (p: TriedSet) => p.open.map((n) => n.key);
-  const opensNoMore = (a: readonly string[], b: readonly string[]) => a.every((n) => b.includes(n));
   const without = (of: Set, t: PlanItem, tire: JobSections['tire']) =>
     judge(
       of.filter((x) => x !== t),
@@ -191,8 +185,8 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
   const settles =
     ({ of, tire, is }: Tried) =>
     (t: PlanItem) =>
-      isSource(t) ||
-      without(of, t, tire).open.some((n) => n.endedBy.includes(nameOf(t)) && !keys(is).includes(n.key));
+      isLiftSource(t) ||
+      without(of, t, tire).open.some((n) => n.endedBy.includes(itemName(t)) && !keys(is).includes(n.key));
   // what is left open on the same lift sources by what settles most
   const leftOpen = new Map<string, readonly (readonly string[])[]>();
   for (const x of made.filter((x) => x.of.every(settles(x)))) {
@@ -207,8 +201,8 @@ export function everyPlan(asked: PlansAsked, allows: (parts: readonly Part[]) =>
         more.is.stem === x.is.stem &&
         more.is.open.length < x.is.open.length &&
         opensNoMore(keys(more.is), keys(x.is)) &&
-        x.of.every((t) => more.of.some((o) => nameOf(o) === nameOf(t))) &&
-        more.of.every((t) => x.of.some((o) => nameOf(o) === nameOf(t)) || settles(more)(t)),
+        x.of.every((t) => more.of.some((o) => itemName(o) === itemName(t))) &&
+        more.of.every((t) => x.of.some((o) => itemName(o) === itemName(t)) || settles(more)(t)),
     );
   /** without what settles nothing, and then without what settles only what that brought: two pieces of a kit may each be cheaper with the
    *  other and dearer than neither */

@@ -2,7 +2,7 @@ import type { DemoJob, ImportPreview } from '@rigger/contracts';
 import { changesBetween, itemsOf, type Box, type CatalogueChange } from '@rigger/core';
 import { localDay } from '@rigger/wording';
 import type { Imported } from '../store/catalogue-store';
-import { writeTransaction } from '../store/writing';
+import { writeTransaction } from '../store/write-transaction';
 import { readWorld, type Files, type World } from './read-folder';
 import type { Stores } from './shop';
 

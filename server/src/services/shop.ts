@@ -5,7 +5,7 @@ import { JobsStore } from '../store/jobs-store';
 import { answers, closeStore, openStore, writtenElsewhere } from '../store/open-store';
 import { QuotesStore } from '../store/quotes-store';
 import { SettingsStore } from '../store/settings-store';
-import type { Store } from '../store/writing';
+import type { Store } from '../store/write-transaction';
 import { Catalogues } from './catalogues';
 import { boardRow, JobsService } from './jobs-service';
 import { Live } from './live';

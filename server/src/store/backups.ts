@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { connect, openStore, pragma } from './open-store';
 import { Photos } from './photos';
 import { isSealed, under } from './sealed';
-import { whenFree, writeTransaction } from './writing';
+import { whenFree, writeTransaction } from './write-transaction';
 
 export type BackupFault = 'not-there' | 'passphrase-wanted' | 'passphrase-wrong' | 'unreadable';
 export type Read<T> =

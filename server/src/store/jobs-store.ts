@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import type { BoardStore } from './board-store';
 import type { JobRow, Stored } from './stored-job';
-import { writeTransaction } from './writing';
+import { writeTransaction } from './write-transaction';
 
 interface RevisionRow {
   readonly id: string;

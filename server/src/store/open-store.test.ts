@@ -5,7 +5,7 @@ import { tempDir } from '../testing/temp';
 import { MIGRATIONS } from './migrations';
 import { connect, openStore } from './open-store';
 import { StoreFault, type StoreFaultCode } from './store-fault';
-import { whenFree, writeTransaction } from './writing';
+import { whenFree, writeTransaction } from './write-transaction';
 
 const temp = tempDir();
 const open: Knex[] = [];

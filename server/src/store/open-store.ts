@@ -3,7 +3,7 @@ import { chmodSync, existsSync, linkSync, mkdirSync, rmSync, statSync } from 'no
 import { dirname } from 'node:path';
 import { MIGRATIONS } from './migrations';
 import { StoreFault, storeFaultOf } from './store-fault';
-import { APPLICATION_ID, whenFree, writeTransaction } from './writing';
+import { APPLICATION_ID, whenFree, writeTransaction } from './write-transaction';
 
 interface Connection {
   pragma(source: string): unknown;

@@ -1,6 +1,6 @@
 import { GivenQuotesSchema, type GivenQuote, type QuotePaper } from '@rigger/contracts';
 import type { Knex } from 'knex';
-import { writeTransaction } from './writing';
+import { writeTransaction } from './write-transaction';
 
 interface QuoteRow {
   readonly id: string;

@@ -1,7 +1,7 @@
 import { SettingsSchema, VersionedSettingsSchema, type VersionedSettings } from '@rigger/contracts';
 import { NO_WORKSHOP, type ShopSettings } from '@rigger/core';
 import type { Knex } from 'knex';
-import { writeTransaction } from './writing';
+import { writeTransaction } from './write-transaction';
 
 const ID = 'shop';
 interface SettingsRow {
