@@ -3,7 +3,7 @@ import type { Axle } from '../suspension';
 import { memoized } from '../units';
 import type { CureProblem } from './closure';
 import { COLUMNS } from './columns';
-import { drivabilityPenaltyAt, droopEndsBy, handling, rollPenalty, toSettle } from './outcome';
+import { drivabilityPenaltyAt, drivabilityPenaltyOf, droopEndsBy, rollPenalty, toSettle } from './outcome';
 import { isIndependent, isNoWorseBuy, itemPriceMinor } from './plan-space';
 import { itemAt, openKey, openKeys, union, type PlanSets, type SearchWorld } from './plan-sets';
 
@@ -35,7 +35,7 @@ export function cureProblem(
    *  known there */
   const gain = (from: readonly number[], to: readonly number[]): number => {
     const [was, is] = [judged(from).bare, judged(to).bare];
-    if (axle === null) return handling(was).drivabilityPenalty - handling(is).drivabilityPenalty;
+    if (axle === null) return drivabilityPenaltyOf(was) - drivabilityPenaltyOf(is);
     const changed = [...from, ...to].filter((i) => !from.includes(i) || !to.includes(i));
     const less = changed.some(movesRoll) ? Math.max(0, rollPenalty(was) - rollPenalty(is)) : 0;
     return penaltyAt(from, axle) - penaltyAt(to, axle) + WITH_OTHER_END * less;

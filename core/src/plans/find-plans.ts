@@ -250,14 +250,16 @@ function* onWay(
     ...pairs.map((sketch) => ({ sketch, look })),
     ...sketches.map((sketch) => ({ sketch, look: lookForBetter })),
   ];
-  const told = (from: number): WaySearch => {
-    const left = turns.slice(from);
-    return {
-      pairs: sketches.length,
-      left: new Set(left.map((t) => t.sketch)).size,
-      boundMinor: least(left.map((t) => t.sketch.least.totalMinor)),
-    };
-  };
+  /** the least of each turn and all after it */
+  const leastFrom = new Array<number>(turns.length);
+  for (const [i, { sketch }] of [...turns.entries()].reverse())
+    leastFrom[i] = Math.min(sketch.least.totalMinor, leastFrom[i + 1] ?? Infinity);
+  const told = (from: number): WaySearch => ({
+    pairs: sketches.length,
+    // the last turns are one for each sketch
+    left: Math.min(sketches.length, turns.length - from),
+    boundMinor: leastFrom[from] ?? null,
+  });
   for (const [i, turn] of turns.entries()) {
     turn.look(turn.sketch);
     yield told(i + 1);

@@ -157,6 +157,8 @@ type Springs = Pick<Outcome, 'frequencyHz' | 'rollDegPerG' | 'rakeLoadedMm'>;
 function drivabilityPenalty(h: Springs, c: PlanCase): number {
   return penaltyOnSprings(h, c) + drivabilityPenaltyAt(c, 'front') + drivabilityPenaltyAt(c, 'rear');
 }
+/** The same of a plan, without all else that handling is. */
+export const drivabilityPenaltyOf = (c: PlanCase): number => drivabilityPenalty(onSprings(c), c);
 /** The part of it that one axle's travel has: steering over bumps, droop lost. */
 export function drivabilityPenaltyAt(c: PlanCase, axle: Axle): number {
   const steer = changeOf(c, axle, (t) => t.steer);
