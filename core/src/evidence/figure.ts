@@ -1,4 +1,5 @@
 import type { Provenance } from '../catalogue';
+import { once } from '../units';
 import type { LoadCase } from './load-case';
 import { CLOSED_FORMULAS, type ClosedFormula, type Formula, type Numbers } from './formulas';
 
@@ -276,6 +277,28 @@ export function explain(
   const value = CLOSED_FORMULAS[formula](numbersOf(because, roles));
   return { name, value, unit, truth: 'computed', because, roles, formula, ...extra };
 }
+/** The same figure with what it is in doubt by, which is dear to work out: only when somebody asks.
+ *  @example inDoubt(given('lift', 40, 'mm'), () => 6).plusMinus // 6 */
+export const inDoubt = (
+  f: Figure,
+  plusMinusOf: () => number | undefined,
+  doubtsOf: () => readonly Figure[] = () => [],
+): Figure => {
+  const doubts = once(doubtsOf);
+  const plusMinus = once(plusMinusOf);
+  return {
+    ...f,
+    get plusMinus() {
+      return plusMinus();
+    },
+    get because() {
+      return [...f.because, ...doubts()];
+    },
+    get roles() {
+      return [...(f.roles ?? []), ...doubts().map(() => 'doubt')];
+    },
+  };
+};
 const isList = (of: Figure | readonly Figure[]): of is readonly Figure[] => Array.isArray(of);
 function numbersOf(because: readonly Figure[], roles: readonly string[]): Numbers {
   const n: Record<string, number[]> = {};

@@ -1,7 +1,7 @@
 import type { AxleSpec, Part, Range } from '../catalogue';
 import type { LoadCase } from '../evidence';
 import { liftDoubts } from './height-doubts';
-import { claimed, computed, explain, given, type Figure } from '../evidence';
+import { claimed, computed, explain, given, inDoubt, type Figure } from '../evidence';
 import {
   axleFigures,
   bushTwistDeg,
@@ -152,13 +152,15 @@ function make(
           }),
           share: given('settle-share', settle, 'percent', 'new springs'),
         });
-  const doubts = liftDoubts(v, plan, here);
-  const lift = explain(
-    'lift',
-    'mm',
-    'height-difference',
-    { planned: heights.planned, today: heights.today, settled, doubt: doubts },
-    { plusMinus: Math.hypot(...doubts.map((d) => d.value)) },
+  const doubts = () => liftDoubts(v, plan, here);
+  const lift = inDoubt(
+    explain('lift', 'mm', 'height-difference', {
+      planned: heights.planned,
+      today: heights.today,
+      settled,
+    }),
+    () => Math.hypot(...doubts().map((d) => d.value)),
+    doubts,
   );
   const claims = here.flatMap((f) => (f.part.claimLiftMm === null ? [] : [f]));
   const reach = effectsOfKind(plan.parts, axle, 'alignment-range').reduce(

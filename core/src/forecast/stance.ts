@@ -1,5 +1,5 @@
 import type { Platform } from '../catalogue';
-import { explain, given, type Figure, type LoadCase } from '../evidence';
+import { explain, given, inDoubt, type Figure, type LoadCase } from '../evidence';
 import type { JobSections } from '../job';
 import type { Axle } from '../suspension';
 import type { TapeReading } from '../vehicle';
@@ -70,29 +70,36 @@ export function stances(
         },
         { plusMinus: f.spec.archToleranceMm },
       );
-    const planned = explain(
-      'arch-planned',
-      'mm',
-      'arch-plus-lift',
-      {
-        today,
-        moves: [f.lift, ...(f.bodyLiftMm === 0 ? [] : [given('body-lift', f.bodyLiftMm, 'mm')])],
-      },
-      { plusMinus: Math.hypot(f.lift.plusMinus ?? 0, today.plusMinus ?? 0), loadCase: 'empty' },
-    );
-    const under = (which: 'loaded' | 'rated') =>
+    const doubtMm = () => Math.hypot(f.lift.plusMinus ?? 0, today.plusMinus ?? 0);
+    const planned = inDoubt(
       explain(
-        `arch-${which}`,
+        'arch-planned',
         'mm',
         'arch-plus-lift',
         {
-          today: planned,
-          moves: explain('slack', 'mm', 'height-difference', {
-            planned: f.heights[which],
-            today: f.heights.planned,
-          }),
+          today,
+          moves: [f.lift, ...(f.bodyLiftMm === 0 ? [] : [given('body-lift', f.bodyLiftMm, 'mm')])],
         },
-        { plusMinus: planned.plusMinus, loadCase: which === 'loaded' ? 'as-used' : 'rated' },
+        { loadCase: 'empty' },
+      ),
+      doubtMm,
+    );
+    const under = (which: 'loaded' | 'rated') =>
+      inDoubt(
+        explain(
+          `arch-${which}`,
+          'mm',
+          'arch-plus-lift',
+          {
+            today: planned,
+            moves: explain('slack', 'mm', 'height-difference', {
+              planned: f.heights[which],
+              today: f.heights.planned,
+            }),
+          },
+          { loadCase: which === 'loaded' ? 'as-used' : 'rated' },
+        ),
+        doubtMm,
       );
     return { today, planned, loaded: under('loaded'), rated: under('rated') };
   });

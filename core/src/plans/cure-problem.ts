@@ -4,6 +4,7 @@ import { memoized } from '../units';
 import type { CureProblem } from './closure';
 import { COLUMNS } from './columns';
 import { drivabilityPenaltyAt, drivabilityPenaltyOf, droopEndsBy, rollPenalty, toSettle } from './outcome';
+import type { SetCosts } from './set-costs';
 import { isIndependent, isNoWorseBuy, itemPriceMinor } from './plan-space';
 import { itemAt, openKey, openKeys, union, type PlanSets, type SearchWorld } from './plan-sets';
 
@@ -15,14 +16,13 @@ const WITH_OTHER_END = 2;
 const NO_ROLL = 1e-6;
 
 /** What is to settle, and by what, at one axle or on the vehicle as a whole (null), as sets of things. `improve`: things that drive better or
- *  save money join an axle too, and the tyre's room, which is dear to ask and sees nothing of them, is left aside. `totalMinor`: what a
- *  set comes to; null where nothing more that is bought may come to less. */
+ *  save money join an axle too, and the tyre's room, which is dear to ask and sees nothing of them, is left aside. */
 export function cureProblem(
   world: SearchWorld,
   sets: PlanSets,
   axle: Axle | null,
   improve: boolean,
-  totalMinor: ((set: readonly number[]) => number) | null,
+  { totalMinor, maySave }: Pick<SetCosts, 'totalMinor' | 'maySave'>,
 ): CureProblem {
   const { base, space, kits } = world;
   const { judged, roomFor } = sets;
@@ -42,12 +42,12 @@ export function cureProblem(
   };
   const felt = COLUMNS.drivability.step;
   const saves = (set: readonly number[], without: readonly number[]) =>
-    totalMinor !== null && totalMinor(set) < totalMinor(without);
+    set.some((i) => maySave(i) && !without.includes(i)) && totalMinor(set) < totalMinor(without);
   const improversAt = (at: Axle) => (set: readonly number[], left: readonly string[]) => {
     if (toSettle(judged(set).cheap(at)).some((n) => !left.includes(openKey(n)))) return [];
     const penalty = penaltyAt(set, at);
     // what is not felt cannot be felt less, but for the roll, which the other end has a part in
-    const may = (i: number) => penalty >= felt || totalMinor !== null || movesRoll(i);
+    const may = (i: number) => penalty >= felt || maySave(i) || movesRoll(i);
     return space.improvers[at].filter((i) => {
       if (!may(i) || !space.fits(set, i)) return false;
       const more = union(set, [i]);

@@ -12,8 +12,8 @@ interface SetMoney {
   readonly savedMinor: () => number;
 }
 export interface KitsMadeWhole {
-  /** whether some kit costs less than all its pieces but one */
-  readonly isAnyCheap: () => boolean;
+  /** pieces of kits that cost less than all their pieces but one */
+  readonly cheapPieces: () => ReadonlySet<number>;
   /** The set with the rest of a kit of which it has something, where it comes to less so; for each such kit and for several. */
   readonly of: (set: readonly number[]) => readonly (readonly number[])[];
 }
@@ -38,11 +38,16 @@ export function kitsMadeWhole({ space, kits }: SearchWorld, money: SetMoney): Ki
       return mayLess && totalMinor(more) < totalMinor(set) ? [more, ...grown(more)] : [];
     });
   return {
-    isAnyCheap: () =>
-      wholeKits().some(({ pieces, priceMinor }) => {
-        const prices = pieces.map((i) => itemPriceMinor(itemAt(space, i)));
-        return priceMinor < prices.reduce((sum, p) => sum + p, 0) - Math.min(...prices);
-      }),
+    cheapPieces: once(
+      () =>
+        new Set(
+          wholeKits().flatMap(({ pieces, priceMinor }) => {
+            const prices = pieces.map((i) => itemPriceMinor(itemAt(space, i)));
+            const butOne = prices.reduce((sum, p) => sum + p, 0) - Math.min(...prices);
+            return priceMinor < butOne ? pieces : [];
+          }),
+        ),
+    ),
     // two kits are made whole in either order
     of: (set) => [...new Map(grown(set).map((more) => [more.join(), more])).values()],
   };

@@ -51,7 +51,6 @@ export interface Outcome {
   readonly irreversibleCount: number;
   /** place of the weakest word among the parts: 0 is fitted here */
   readonly provenanceRank: number;
-  readonly rangeMm: number;
   /** what is worse on the road and off it than today, as the uses of the brief weigh it; 0: nothing */
   readonly drivabilityPenalty: number;
 }
@@ -81,7 +80,6 @@ export function handling(c: PlanCase): Handling {
       today: stabilityOf(c, 'today')?.value ?? null,
       planned: stabilityOf(c, 'planned')?.value ?? null,
     },
-    rangeMm: f ? Math.max(...AXLES.map((axle) => f[axle].lift.plusMinus ?? 0)) : 0,
     ...miss(c),
   };
   return { ...out, drivabilityPenalty: drivabilityPenalty(out, c) };

@@ -56,10 +56,9 @@ export function setBuilder(world: SearchWorld, on: string): SetBuilder {
   const sets = planSets(world);
   const costs = setCosts(world, sets);
   const { judged, needsAt, partsOf, casterShort } = sets;
-  const saving = costs.savesMoney() ? costs.totalMinor : null;
   const problems = new Map<string, CureProblem>();
   const problem = (axle: Axle | null, improve = false) =>
-    memoized(problems, `${axle} ${improve}`, () => cureProblem(world, sets, axle, improve, saving));
+    memoized(problems, `${axle} ${improve}`, () => cureProblem(world, sets, axle, improve, costs));
   const clashes = (set: readonly number[]) =>
     set.some(
       (i) =>
@@ -89,7 +88,7 @@ export function setBuilder(world: SearchWorld, on: string): SetBuilder {
   return {
     bounds,
     leastMinor: costs.least().totalMinor,
-    savesMoney: saving !== null,
+    savesMoney: space.items.some((_, i) => costs.maySave(i)),
     startFor: (axle, sources, body) => {
       const pinned = space.pinned.filter((i) => {
         const t = itemAt(space, i);

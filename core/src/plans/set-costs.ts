@@ -33,8 +33,9 @@ export interface SetCosts {
   readonly leastBeside: (front: readonly number[], rear: readonly number[]) => Cost;
   /** Bounds every plan: nothing bought, less what is saved. */
   readonly least: () => Cost;
-  /** Whether buying something more may come to less: it takes a repair away, or makes a kit whole that costs less than some of its pieces. */
-  readonly savesMoney: () => boolean;
+  /** Whether a set may come to less with this thing than without: it takes a repair away, or is a piece of a kit that costs less than the
+   *  other pieces. */
+  readonly maySave: (i: number) => boolean;
   /** The set with the rest of a kit of which it has something, where it comes to less so; for each such kit and for several. */
   readonly withKitsMadeWhole: (set: readonly number[]) => readonly (readonly number[])[];
 }
@@ -86,12 +87,22 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
         },
       };
     });
+  const repairsWith = (set: readonly number[]) =>
+    repairsOf(
+      job.lookOver,
+      base.vehicle,
+      [...space.partsOf(set), ...base.chosen],
+      catalogue,
+      newTires(job.tire),
+    );
+  const places = (set: readonly number[]) => repairsWith(set).reduce((n, r) => n + r.places.length, 0);
+  const repairSavers = new Map<number, boolean>();
+  const savesRepair = (i: number): boolean => memoized(repairSavers, i, () => places([i]) < places([]));
   /** what a part can take off beside its own price: repairs of what it replaces are not done */
   const saved = once((): Cost => {
     const { plan } = judged([]);
     if (plan.repairs.length === 0) return { totalMinor: 0, personMinutes: 0 };
-    const all = [...space.partsOf(space.items.map((_, i) => i)), ...base.chosen];
-    const repairs = repairsOf(job.lookOver, base.vehicle, all, catalogue, newTires(job.tire));
+    const repairs = repairsWith(space.items.map((_, i) => i));
     const { money, work } = comesTo(jobFor([]), assessCase({ ...plan, repairs }, []), catalogue, settings);
     const bare = besideOf([]);
     return {
@@ -119,7 +130,7 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
       return lessSaved({ totalMinor: most('totalMinor'), personMinutes: most('personMinutes') });
     },
     least: () => lessSaved(besideOf([])),
-    savesMoney: () => saved().totalMinor > 0 || kitsMade.isAnyCheap(),
+    maySave: (i) => kitsMade.cheapPieces().has(i) || (saved().totalMinor > 0 && savesRepair(i)),
     withKitsMadeWhole: kitsMade.of,
   };
 }

@@ -41,8 +41,9 @@ function noseUpMore(c: PlanCase, f: Forecast): number | null {
   const [front, rear] = [sunk('front'), sunk('rear')];
   if (front === null || rear === null) return -f.loaded.rake.value;
   const more = front - rear - f.loaded.rake.value;
-  const doubt = Math.hypot(f.loaded.front.plusMinus ?? 0, f.loaded.rear.plusMinus ?? 0);
-  return more > Math.max(doubt, LEVEL_MM) ? more : null;
+  if (more <= LEVEL_MM) return null;
+  const doubtMm = Math.hypot(f.loaded.front.plusMinus ?? 0, f.loaded.rear.plusMinus ?? 0);
+  return more > doubtMm ? more : null;
 }
 /** How it will stand against what was said. What nobody has said is not judged; a nose that is high is refused only under
  *  the load that the brief names. */
