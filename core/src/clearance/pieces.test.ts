@@ -33,7 +33,7 @@ import { catalogue } from '../testing/demo-world';
 import { normalFrom } from '../testing/shop-simulation';
 
 /** as many of each platform in every run; 200 by `npm run exact` */
-const POSES = Number(process.env.RIGGER_POSES ?? 24);
+const POSES = Number(process.env.RIGGER_POSES ?? 8);
 /** What the kernel finds for an obstacle whose points lie there, on its own edges and faces. */
 function nearest(o: Obstacle, points: readonly Vec3[], centre: Vec3, axis: Vec3, w: MountedBody): number {
   const found = nearestOf(1);

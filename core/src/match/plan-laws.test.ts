@@ -44,10 +44,10 @@ describe('laws of a plan', () => {
           kit.parts.map((p) => p.part),
         ),
       ];
-      expect(say(whole).forecast).toEqual(say(parts).forecast);
-      expect(say(whole).needs).toEqual(say(parts).needs);
-      const steps = (job: JobSections) => workPlan(say(job), job, catalogue).steps;
-      expect(steps(whole)).toEqual(steps(parts));
+      const [one, other] = [say(whole), say(parts)];
+      expect(one.forecast).toEqual(other.forecast);
+      expect(one.needs).toEqual(other.needs);
+      expect(workPlan(one, whole, catalogue).steps).toEqual(workPlan(other, parts, catalogue).steps);
     }
   });
   it('a count changes masses and money, never an effect', () => {

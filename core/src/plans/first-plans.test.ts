@@ -1,4 +1,4 @@
-import { findAllPlans, parseTireSize, type JobSections, type Platform } from '..';
+import { findPlans, parseTireSize, type FoundPlan, type JobSections, type Platform } from '..';
 import { catalogue, plainJob } from '../testing/demo-world';
 import { askPlans } from '../testing/plans-asked';
 
@@ -36,10 +36,18 @@ const WISHES: readonly (readonly [string, (job: JobSections, p: Platform) => Job
 const cases = catalogue.platforms.flatMap((p, i) =>
   WISHES.filter((_, w) => ALL || w === i % WISHES.length).map(([name, of]) => [p.code, name, of, p] as const),
 );
+/** the search until its first plan has no *no*, which nothing that it finds later takes away; to its end by `npm run exact` */
+function firstPlan(job: JobSections): FoundPlan | undefined {
+  const steps = findPlans(askPlans(job));
+  for (;;) {
+    const { done, value } = steps.next();
+    const [first] = value?.plans ?? [];
+    if (done || (!ALL && first?.outcome.needs.no === 0)) return first;
+  }
+}
 describe('what is asked for every day', () => {
   it.each(cases)('%s, %s: the first plan has no *no* in it', (code, _, of, p) => {
-    const r = findAllPlans(askPlans(of(plainJob(code), p)));
-    expect(r!.complete).toBe(true);
-    expect(r!.plans[0]!.needs.filter((n) => n.verdict === 'no')).toEqual([]);
+    const first = firstPlan(of(plainJob(code), p))!;
+    expect(first.needs.filter((n) => n.verdict === 'no')).toEqual([]);
   });
 });

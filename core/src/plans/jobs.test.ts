@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import {
   findAllPlans,
+  findPlans,
   partsList,
   assess,
   reasonsOf,
@@ -26,6 +27,21 @@ import { DAY } from '../testing/situations';
 const pin = (...codes: readonly string[]): PlansAsked['locks'] =>
   codes.map((which) => ({ how: 'pin', what: 'part', which }));
 const searched = new Map<string, PlanSearch>();
+/** all of them to their end: npm run exact */
+const TO_THE_END = process.env['RIGGER_WISHES'] === 'all';
+/** the search until it has found what is asked for, or has come to its end */
+const until = (name: string, enough: (r: PlanSearch) => boolean): PlanSearch => {
+  const steps = findPlans(ask(demoJob(name)));
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value!;
+    if (!TO_THE_END && enough(step.value)) return step.value;
+  }
+};
+const settlesAll = ({ plans: [first] }: PlanSearch): boolean =>
+  first !== undefined &&
+  first.outcome.needs.no + first.outcome.needs.needs === 0 &&
+  first.outcome.missMm < 16;
 /** each job is searched once */
 const plansOf = (name: string, more?: Partial<PlansAsked>): PlanSearch => {
   if (more) return findAllPlans(ask(demoJob(name), more))!;
@@ -42,8 +58,8 @@ describe('from intake to plans, without a choice made by hand', () => {
   it.each(ARCHETYPES.map((a) => [a.number, a.job] as const))(
     'job %i, %s: there is a plan that leaves nothing to settle',
     (_, name) => {
-      const r = plansOf(name);
-      expect(r.complete).toBe(true);
+      const r = until(name, settlesAll);
+      expect(r.complete || settlesAll(r)).toBe(true);
       const [first] = r.plans;
       expect([first?.outcome.needs.no, first?.outcome.needs.needs]).toEqual([0, 0]);
       expect(first?.outcome.missMm).toBeLessThan(16);
@@ -102,7 +118,7 @@ describe('from intake to plans, without a choice made by hand', () => {
     const at = (axle: 'front' | 'rear', codes: readonly string[]) =>
       codes.filter((c) => catalogue.parts.find((p) => p.code === c)!.axle === axle);
     const seen = { ends: 0, tires: 0 };
-    for (const name of ['surf-school', 'hut-warden', 'joiner'])
+    for (const name of ['surf-school', 'golf-links', 'joiner'])
       for (const plan of plansOf(name).plans.slice(0, 4)) {
         for (const first of ['front', 'rear'] as const) {
           const s = stagesOf(ask(demoJob(name)), plan, { first });
@@ -122,7 +138,10 @@ describe('from intake to plans, without a choice made by hand', () => {
     expect(seen.tires).toBeGreaterThan(0);
   });
   it('17: moving the axle keeps bump steer and roll nearer to stock than spacers do, and costs more', () => {
-    const { geometry, ...by } = plansOf('boat-haulier').ofFamily;
+    const { geometry, ...by } = until(
+      'boat-haulier',
+      ({ ofFamily }) => ofFamily.geometry !== undefined && ofFamily['keep-springs'] !== undefined,
+    ).ofFamily;
     const spacers = by['keep-springs']!;
     const both = (p: FoundPlan) => p.outcome.bumpSteer.front.planned!;
     expect(geometry!.outcome.lift.front!.value).toBeGreaterThan(spacers.outcome.lift.front!.value);
@@ -187,14 +206,15 @@ describe('why, and why not', () => {
     expect(whyNot(ask(leased), 'NOTHING', null)).toBeNull();
   });
   it('a limit that costs something is told with what it costs', () => {
-    const job = demoJob('beekeeper');
+    const job = demoJob('bell-founder');
     const tight = {
       ...job,
       brief: { ...job.brief, stance: 'level' as const, frontTargetMm: 30, rearTargetMm: 0 },
     };
     const best = findAllPlans(ask(tight))!.plans[0]!;
-    for (const b of bindings(ask(tight), planPoint(best)))
-      expect(b.savesMinor > 0 || b.nearerMm > 1).toBe(true);
+    const limits = bindings(ask(tight), planPoint(best));
+    expect(limits.length).toBeGreaterThan(0);
+    for (const b of limits) expect(b.savesMinor > 0 || b.nearerMm > 1).toBe(true);
   });
   it('the sizes of a series stand in order, one of them in the plan, each with how it would stand', () => {
     const [p] = plansOf('beekeeper').plans;
@@ -207,10 +227,11 @@ describe('why, and why not', () => {
     for (const s of sizes) expect(s.level).toBe(Math.abs(s.rakeMm!) <= 6);
   });
   it('what a question is worth: the one whose answers lead to other plans comes first', () => {
-    const job = demoJob('beekeeper');
+    const job = demoJob('bell-founder');
     const unasked = { ...job, vehicle: { ...job.vehicle, variant: {} } };
     const worth = questionWorth(ask(unasked));
-    expect(worth.length).toBeGreaterThan(0);
+    expect(worth.map((w) => w.decides)).toContain(true);
+    expect(worth.map((w) => w.decides)).toContain(false);
     for (const [i, w] of worth.entries()) if (i > 0 && w.decides) expect(worth[i - 1]!.decides).toBe(true);
   });
   it('a build that somebody put together: what is missing, what is bought for nothing, the same lift done whole', () => {

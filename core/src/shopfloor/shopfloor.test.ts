@@ -154,11 +154,12 @@ describe('stages by delivery', () => {
   it('what waits may be fitted to have the vehicle off the floor: it rolls where nothing at a wheel is open, and does not drive', () => {
     const seen = demoJobs.flatMap((name) => {
       const of = demoJob(name);
+      const lines = linesOf(of);
       return of.build.items.flatMap(({ code }) => {
         const s = deliveryStages({
           job: withBoxes(
             of,
-            linesOf(of).map((l) =>
+            lines.map((l) =>
               l.code === code
                 ? { code, orderedOn: DAY, expectedOn: later(6) }
                 : { code: l.code, receivedOn: DAY },
