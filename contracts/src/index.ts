@@ -9,4 +9,5 @@ export * from './floor';
 export * from './api';
 export * from './demo';
 export * from './plans';
+export * from './papers';
 export * from './quote';

@@ -14,12 +14,12 @@ import type {
   SizeOfSeries,
   Special,
   Stages,
-  Use,
 } from '@rigger/core';
 import { COLUMN_NAMES, USES } from '@rigger/core';
 import { duration, length, money, plural, quantity, type Style } from './format';
 import { personTime } from './times';
 import type { Headline } from './headline';
+import { OWNER_WORDS } from './words';
 import { missText, OBSTACLE_WORDS, WHERE_WORDS } from './rub';
 
 /** What a school of the trade is called over a column. */
@@ -46,19 +46,10 @@ export const specialText = ({ special }: Pick<ShownPoint, 'special'>): string =>
   const words = special.map((s) => SPECIAL_WORDS[s]).join(', ');
   return words.charAt(0).toUpperCase() + words.slice(1) + '.';
 };
-const USE_WORDS: Readonly<Record<Use, string>> = {
-  highway: 'drives the highway most',
-  gravel: 'drives gravel most',
-  rock: 'goes over rock most',
-  mud: 'goes through mud most',
-  load: 'carries most days',
-  tow: 'tows most days',
-  looks: 'has it for the looks',
-};
 /** Who a plan is for, by what the brief says the vehicle does. */
 export function whoTakesIt(p: ShownPoint, { usage }: Pick<Brief, 'usage'>): string {
   const most = [...USES].sort((a, b) => usage[b] - usage[a])[0];
-  const who = most && usage[most] > 0 ? `For somebody who ${USE_WORDS[most]} and` : 'For somebody who';
+  const who = most && usage[most] > 0 ? `For somebody who ${OWNER_WORDS[most]} and` : 'For somebody who';
   const [first] = p.special;
   switch (first) {
     case 'closest':

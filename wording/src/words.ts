@@ -30,6 +30,16 @@ export const USE_WORDS: Readonly<Record<Use, string>> = {
   tow: 'Towing',
   looks: 'Looks',
 };
+/** Somebody who … */
+export const OWNER_WORDS: Readonly<Record<Use, string>> = {
+  highway: 'drives the highway most',
+  gravel: 'drives gravel most',
+  rock: 'goes over rock most',
+  mud: 'goes through mud most',
+  load: 'carries most days',
+  tow: 'tows most days',
+  looks: 'has it for the looks',
+};
 export const PLACE_WORDS: Readonly<Record<Place, string>> = {
   'front-bumper': 'front bumper',
   bonnet: 'under the bonnet',

@@ -1,5 +1,5 @@
 import type { Platform } from '../catalogue';
-import { sideStep, turnOf, type WorkPlan } from '../planning';
+import { sideStep, turnOf, type WorkPlan } from '../work-order';
 import type { Axle, Vec3 } from '../suspension';
 
 /** One thing under the vehicle as it is seen from above: x forward, y left, mm. */

@@ -2,8 +2,8 @@ import type { Range } from '../catalogue';
 import { computed, explain, given, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle } from '../suspension';
-import { AXLES } from './plan-case';
-import { onEachAxle, onTheWhole, rule, type Raised } from './rule';
+import { AXLES } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 type Angle = 'camber' | 'caster';
 interface Reach<A extends Angle> {
@@ -90,10 +90,11 @@ const NEEDS = { verdict: 'needs', topic: 'geometry', blocks: 'order' } as const;
 /** Camber at the new height against what the adjusters can still do: the body's pitch does not turn it. */
 export const camberReach = rule<CamberReach>({
   findings: { 'camber-reach': NEEDS },
-  check: onEachAxle((a): readonly Raised<CamberReach>[] => {
+  scope: 'axle',
+  check: (a): readonly Raised<CamberReach>[] => {
     const f = a.forecast();
     return f.ok ? foundOn(a.axle, f.value, 'camber', null) : [];
-  }),
+  },
   measure: (c, axle) => {
     const f = c.axles[axle].forecast();
     return f.ok ? leftToSet(f.value, 'camber', null) : null;
@@ -102,10 +103,11 @@ export const camberReach = rule<CamberReach>({
 /** Caster likewise, against the ground: both ends' heights are in it, so it is a matter of the whole vehicle. */
 export const casterReach = rule<CasterReach>({
   findings: { 'caster-reach': NEEDS },
-  check: onTheWhole((c): readonly Raised<CasterReach>[] => {
+  scope: 'vehicle',
+  check: (c): readonly Raised<CasterReach>[] => {
     const f = c.forecast();
     return f ? AXLES.flatMap((axle) => foundOn(axle, f[axle], 'caster', f.pitch.planned)) : [];
-  }),
+  },
   measure: (c, axle) => {
     const f = c.forecast();
     return f && leftToSet(f[axle], 'caster', f.pitch.planned);

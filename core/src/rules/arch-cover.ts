@@ -1,5 +1,5 @@
 import type { Axle } from '../suspension';
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export interface OverArch {
@@ -10,6 +10,7 @@ export interface OverArch {
 /** Tyres past the arch of their own axle: section, offset and spacers together. */
 export const archCover = rule<OverArch>({
   findings: { 'over-arch': { verdict: 'needs', topic: 'tire', blocks: 'order' } },
+  scope: 'plan',
   check: (c) => {
     const { check } = c.tires;
     if (!check) return [];

@@ -1,7 +1,7 @@
 import { computed, OFF_CENTRE_MM, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 export interface AxleOffCentre {
   readonly code: 'axle-off-centre';
@@ -18,13 +18,14 @@ const figureOf = (f: AxleForecast): Figure | null =>
 /** A beam that its track bar has pulled aside. */
 export const axleCentre = rule<AxleOffCentre>({
   findings: { 'axle-off-centre': { verdict: 'needs', topic: 'geometry', blocks: 'order' } },
-  check: onEachAxle((a): Raised<AxleOffCentre>[] => {
+  scope: 'axle',
+  check: (a): Raised<AxleOffCentre>[] => {
     const f = a.forecast();
     const figure = f.ok ? figureOf(f.value) : null;
     return figure && Math.abs(figure.value) > OFF_CENTRE_MM
       ? [{ finding: { code: 'axle-off-centre', axle: a.axle, shiftLeftMm: figure.value }, figure }]
       : [];
-  }),
+  },
   measure: (c, axle) => {
     const f = c.axles[axle].forecast();
     return f.ok ? figureOf(f.value) : null;

@@ -1,7 +1,7 @@
 import { drivenAxles } from '../catalogue';
 import type { Axle } from '../suspension';
 import { effectsOfKind } from '../vehicle';
-import type { PlanCase } from './plan-case';
+import type { PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type AxleRatioFinding =
@@ -22,6 +22,7 @@ export const axleRatio = rule<AxleRatioFinding>({
     'ratios-differ': { verdict: 'no', topic: 'drive', blocks: 'order' },
     'ratio-not-driven': { verdict: 'no', topic: 'drive', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) => {
     const driven = drivenAxles(c.vehicle);
     const sets = { front: setOn(c, 'front'), rear: setOn(c, 'rear') };

@@ -2,8 +2,8 @@ import { ADVISED_SHARE, computed, TRIFLE_MM, type Figure } from '../evidence';
 import { barLinkState, restoringLinkMm } from '../hardware';
 import type { Axle } from '../suspension';
 import { effectsOfKind } from '../vehicle';
-import type { AxlePlan, PlanCase } from './plan-case';
-import { onEachAxle, rule, type Raised } from './rule';
+import type { AxlePlan, PlanCase } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 interface Of<Code> {
   readonly code: Code;
@@ -53,7 +53,8 @@ export const barLink = rule<BarLinkAngle>({
     'bar-link-angle': { verdict: 'needs', topic: 'hardware', blocks: 'order' },
     'bar-link-angle-near': { verdict: 'advised', topic: 'hardware', blocks: null },
   },
-  check: onEachAxle((a, c): Raised<BarLinkAngle>[] => {
+  scope: 'axle',
+  check: (a, c): Raised<BarLinkAngle>[] => {
     const l = linkOf(a, c);
     if (!l) return [];
     const fromSquare = l.figure ? Math.abs(l.figure.value) : Infinity;
@@ -70,6 +71,6 @@ export const barLink = rule<BarLinkAngle>({
         figure: l.figure,
       },
     ];
-  }),
+  },
   measure: (c, axle) => linkOf(c.axles[axle], c)?.figure ?? null,
 });

@@ -9,6 +9,7 @@ export interface Calibration {
 /** A speedometer error worth entering: judged on the axle that drives the furthest from the old one. */
 export const calibration = rule<Calibration>({
   findings: { calibration: { verdict: 'fits', topic: 'drive', blocks: null } },
+  scope: 'plan',
   check: (c) => {
     const { check } = c.tires;
     if (!check) return [];

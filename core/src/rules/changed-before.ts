@@ -21,6 +21,7 @@ const META = { verdict: 'ask', topic: 'unknown', blocks: 'order' } as const;
  *  taken for nothing. */
 export const changedBefore = rule<ChangedBefore>({
   findings: { 'on-it-unmeasured': META, 'line-unmeasured': META },
+  scope: 'plan',
   check: (c) => [
     ...c.job.vehicle.changes.flatMap((d): Raised<ChangedBefore>[] =>
       d.axle !== null && d.part === null && isUnmeasured(d)

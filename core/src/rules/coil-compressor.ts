@@ -3,7 +3,7 @@ import { computed } from '../evidence';
 import { coilHandling, type Axle, type CoilHandling } from '../suspension';
 import { onAxle, type AxleView } from '../vehicle';
 import { G_M_PER_S2 } from '../units';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 interface Compressed {
   readonly axle: Axle;
@@ -32,7 +32,8 @@ export const coilCompressor = rule<CoilCompressorFinding>({
     'coil-compressor': { verdict: 'needs', topic: 'fitment', blocks: 'work' },
     'coil-compressor-unknown': { verdict: 'ask', topic: 'fitment', blocks: 'work' },
   },
-  check: onEachAxle((a, c): Raised<CoilCompressorFinding>[] => {
+  scope: 'axle',
+  check: (a, c): Raised<CoilCompressorFinding>[] => {
     const { axle, prepared } = a;
     const { coilOver } = prepared.today.state.setup.model;
     const opens = ({ family }: { readonly family: PartFamily }) =>
@@ -56,7 +57,7 @@ export const coilCompressor = rule<CoilCompressorFinding>({
             figure: { ...figure, limit: { max: mostKg * G_M_PER_S2 } },
           },
         ];
-  }),
+  },
 });
 function handled(view: AxleView): CoilHandling | null {
   const travel = view.travel();

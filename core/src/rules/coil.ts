@@ -1,7 +1,7 @@
 import { COIL_RESERVE_MM, computed } from '../evidence';
 import { poseAt, springState, type Axle } from '../suspension';
 import { effectsOfKind } from '../vehicle';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 export type CoilFinding =
   /** its coils touch before the bump stop is solid */
@@ -17,7 +17,8 @@ export const coil = rule<CoilFinding>({
     'coil-bind': { verdict: 'needs', topic: 'travel', blocks: 'order' },
     'coil-seat': { verdict: 'no', topic: 'fitment', blocks: 'order' },
   },
-  check: onEachAxle((a, c): Raised<CoilFinding>[] => {
+  scope: 'axle',
+  check: (a, c): Raised<CoilFinding>[] => {
     const { axle, prepared } = a;
     const out: Raised<CoilFinding>[] = [];
     const seatMm = prepared.spec.springBoreMm ?? null;
@@ -41,5 +42,5 @@ export const coil = rule<CoilFinding>({
         }),
       });
     return out;
-  }),
+  },
 });

@@ -1,7 +1,7 @@
 import { ADVISED_SHARE, computed, given, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 interface Of<Code> {
   readonly code: Code;
@@ -34,7 +34,8 @@ export const cvAngle = rule<CvAngle>({
     'cv-angle': { verdict: 'needs', topic: 'geometry', blocks: 'order' },
     'cv-angle-near': { verdict: 'advised', topic: 'geometry', blocks: null },
   },
-  check: onEachAxle((a): Raised<CvAngle>[] => {
+  scope: 'axle',
+  check: (a): Raised<CvAngle>[] => {
     const f = a.forecast();
     const figure = f.ok ? figureOf(f.value) : null;
     const limitDeg = f.ok ? f.value.spec.cv?.runningDeg : undefined;
@@ -51,7 +52,7 @@ export const cvAngle = rule<CvAngle>({
           },
         ]
       : [];
-  }),
+  },
   measure: (c, axle) => {
     const f = c.axles[axle].forecast();
     return f.ok ? figureOf(f.value) : null;

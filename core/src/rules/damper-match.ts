@@ -1,6 +1,6 @@
 import { DAMPER_RATE_SHARE, given } from '../evidence';
 import type { Axle } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 export interface DamperMatch {
   readonly code: 'damper-match';
@@ -13,7 +13,8 @@ export interface DamperMatch {
 /** A spring that is stiffer or softer than its damper was made for. */
 export const damperMatch = rule<DamperMatch>({
   findings: { 'damper-match': { verdict: 'needs', topic: 'travel', blocks: 'order' } },
-  check: onEachAxle((a): Raised<DamperMatch>[] => {
+  scope: 'axle',
+  check: (a): Raised<DamperMatch>[] => {
     const f = a.forecast();
     if (!f.ok) return [];
     const { damperRange, ratePlannedNPerMm: to, rateStockNPerMm: from } = f.value;
@@ -31,5 +32,5 @@ export const damperMatch = rule<DamperMatch>({
         figure: given('spring-rate', to, 'N/mm'),
       },
     ];
-  }),
+  },
 });

@@ -1,7 +1,7 @@
 import { computed, DAMPER_RESERVE_MM, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 /** The damper is solid this far after the stop touches (below 0: before it); a stop lower by `lowerMm` mends it. */
 export interface DamperSolid {
@@ -20,7 +20,8 @@ const figureOf = (f: AxleForecast): Figure | null =>
 /** A damper that is solid before the stop has done its work is broken by the first hard bump. */
 export const damperSolid = rule<DamperSolid>({
   findings: { 'damper-solid': { verdict: 'needs', topic: 'travel', blocks: 'drive' } },
-  check: onEachAxle((a): Raised<DamperSolid>[] => {
+  scope: 'axle',
+  check: (a): Raised<DamperSolid>[] => {
     const f = a.forecast();
     const figure = f.ok ? figureOf(f.value) : null;
     return figure && figure.value < DAMPER_RESERVE_MM
@@ -36,7 +37,7 @@ export const damperSolid = rule<DamperSolid>({
           },
         ]
       : [];
-  }),
+  },
   measure: (c, axle) => {
     const f = c.axles[axle].forecast();
     return f.ok ? figureOf(f.value) : null;

@@ -22,6 +22,7 @@ const boxOf = (job: JobSections, code: string): Box | undefined =>
 
 export const delivery = rule<ComesLate>({
   findings: { 'comes-late': { verdict: 'ask', topic: 'limits', blocks: 'work' } },
+  scope: 'plan',
   check: (c) => {
     const { neededBy } = c.job.brief;
     const { promiseDate } = c.job.head;

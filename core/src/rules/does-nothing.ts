@@ -13,6 +13,7 @@ export const doesNothing = rule<DoesNothing>({
     'does-nothing': { verdict: 'needs', topic: 'fitment', blocks: 'order' },
     'nothing-to-go-with': { verdict: 'needs', topic: 'fitment', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) => {
     const driven = drivenAxles(c.vehicle);
     return c.chosen.flatMap(({ part }): Raised<DoesNothing>[] => {

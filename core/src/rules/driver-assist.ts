@@ -1,6 +1,6 @@
 import type { DriverAssist } from '../catalogue';
 import { DEG_PER_RAD } from '../units';
-import { onTheWhole, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 export interface DriverAssistMoved {
   readonly code: 'driver-assist';
@@ -14,7 +14,8 @@ export const driverAssist = rule<DriverAssistMoved>({
   findings: {
     'driver-assist': { verdict: 'fits', topic: 'stance', blocks: 'drive', loadCase: 'empty' },
   },
-  check: onTheWhole((c) => {
+  scope: 'vehicle',
+  check: (c) => {
     const f = c.forecast();
     if (!f) return [];
     const { wheelbaseMm, driverAssist: sensors = [] } = c.vehicle.platform;
@@ -25,5 +26,5 @@ export const driverAssist = rule<DriverAssistMoved>({
         ? [{ finding: { code: 'driver-assist', sensor, by, riseMm, turnDeg } }]
         : [],
     );
-  }),
+  },
 });

@@ -1,7 +1,7 @@
 import { computed, ROCK_PERCENT, TOPPED_OUT_MM, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import { ADVISED_DROOP_SHARE, type Axle, type LimitedBy } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 
 /** What is left below the wheel. `longerMm`: dampers longer by this leave the advised share, null where joints end it. */
 export interface DroopFinding {
@@ -32,7 +32,8 @@ export const droop = rule<DroopFinding>({
     // advice: it hangs at dips, but nothing breaks
     'droop-short': { verdict: 'advised', topic: 'travel', blocks: null },
   },
-  check: onEachAxle((a, c): Raised<DroopFinding>[] => {
+  scope: 'axle',
+  check: (a, c): Raised<DroopFinding>[] => {
     const f = a.forecast();
     const room = f.ok ? f.value.room : null;
     if (!f.ok || !room) return [];
@@ -51,7 +52,7 @@ export const droop = rule<DroopFinding>({
           },
         ]
       : [];
-  }),
+  },
   measure: (c, axle) => {
     const f = c.axles[axle].forecast();
     return f.ok ? figureOf(f.value, TOPPED_OUT_MM) : null;

@@ -1,6 +1,6 @@
 import { fitmentOf, type Part, type Provenance } from '../catalogue';
 import { partName, type FittedPart } from '../vehicle';
-import type { PlanCase } from './plan-case';
+import type { PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type FitmentFinding =
@@ -41,6 +41,7 @@ export const fitment = rule<FitmentFinding>({
     'ask-variant': { ...META, verdict: 'ask' },
     provenance: { ...META, verdict: 'fits', blocks: null },
   },
+  scope: 'plan',
   check: (c) =>
     c.chosen.flatMap(({ part }: FittedPart): Raised<FitmentFinding>[] => {
       const finding = fitmentFinding(part, c);

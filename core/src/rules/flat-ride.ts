@@ -1,6 +1,6 @@
 import { DOUBTS, explain, FLAT_RIDE, HIGHWAY_PERCENT } from '../evidence';
-import { frequencies } from './ride-figures';
-import { onTheWhole, rule } from './rule';
+import { frequencies } from '../plan-case';
+import { rule } from './rule';
 
 export interface FlatRideOff {
   readonly code: 'flat-ride-off';
@@ -14,7 +14,8 @@ const DOUBT_SHARE = Math.hypot(DOUBTS.coilRateShare, DOUBTS.massShare) / Math.SQ
  *  inside the doubt of the figure is not told. */
 export const flatRide = rule<FlatRideOff>({
   findings: { 'flat-ride-off': { verdict: 'needs', topic: 'manners', blocks: 'order' } },
-  check: onTheWhole((c) => {
+  scope: 'vehicle',
+  check: (c) => {
     if (c.job.brief.usage.highway < HIGHWAY_PERCENT) return [];
     const [now, plan] = [frequencies(c, 'today'), frequencies(c, 'planned')];
     if (!now || !plan) return [];
@@ -25,5 +26,5 @@ export const flatRide = rule<FlatRideOff>({
     return inside(figure.value) || !inside(wasRatio)
       ? []
       : [{ finding: { code: 'flat-ride-off', ratio: figure.value, wasRatio, window: FLAT_RIDE }, figure }];
-  }),
+  },
 });

@@ -12,6 +12,7 @@ export const forbiddenPlace = rule<ForbiddenPlaceFinding>({
     'wrong-construction': { verdict: 'no', topic: 'place', blocks: 'order' },
     'block-on-steered-axle': { verdict: 'no', topic: 'place', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) =>
     c.chosen.flatMap(({ part }) =>
       FAMILIES[part.family].forbidden.flatMap((f): Raised<ForbiddenPlaceFinding>[] => {

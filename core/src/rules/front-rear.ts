@@ -1,5 +1,5 @@
 import { ABS_MISMATCH_SHARE, frontRearMismatch } from '../tires';
-import { onTheWhole, rule } from './rule';
+import { rule } from './rule';
 
 export interface FrontRearMismatch {
   readonly code: 'front-rear-mismatch';
@@ -9,7 +9,8 @@ export interface FrontRearMismatch {
 /** Front and rear that roll differently: slip to the control unit, wind-up to a locked transfer case. */
 export const frontRear = rule<FrontRearMismatch>({
   findings: { 'front-rear-mismatch': { verdict: 'no', topic: 'tire', blocks: 'order' } },
-  check: onTheWhole((c) => {
+  scope: 'vehicle',
+  check: (c) => {
     const { check } = c.tires;
     if (!check) return [];
     const share = frontRearMismatch(
@@ -27,5 +28,5 @@ export const frontRear = rule<FrontRearMismatch>({
           },
         ]
       : [];
-  }),
+  },
 });

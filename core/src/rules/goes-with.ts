@@ -1,6 +1,6 @@
 import { FAMILIES, type PartRef } from '../catalogue';
 import { axlesMeet, partName, type FittedPart } from '../vehicle';
-import type { PlanCase } from './plan-case';
+import type { PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type GoesWithFinding =
@@ -21,6 +21,7 @@ export const goesWith = rule<GoesWithFinding>({
     'needs-part': { verdict: 'needs', topic: 'fitment', blocks: 'order' },
     'excludes-part': { verdict: 'no', topic: 'fitment', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) =>
     c.chosen.flatMap((one) => {
       const family = FAMILIES[one.part.family];

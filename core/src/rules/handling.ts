@@ -1,6 +1,6 @@
 import { TRIFLE_MM, TRIFLE_SHARE } from '../evidence';
-import { stabilityOf } from './ride-figures';
-import { onTheWhole, rule } from './rule';
+import { stabilityOf } from '../plan-case';
+import { rule } from './rule';
 
 export interface HandlingChanged {
   readonly code: 'handling-changed';
@@ -11,7 +11,8 @@ export interface HandlingChanged {
 /** A body that stands higher leans and tips sooner: a caution that is never hidden, and not raised over a trifle. */
 export const handling = rule<HandlingChanged>({
   findings: { 'handling-changed': { verdict: 'fits', topic: 'manners', blocks: null } },
-  check: onTheWhole((c) => {
+  scope: 'vehicle',
+  check: (c) => {
     const f = c.forecast();
     if (!f) return [];
     const riseMm = Math.max(
@@ -23,5 +24,5 @@ export const handling = rule<HandlingChanged>({
     const lost = was && is ? 1 - is.value / was.value : 0;
     const lostPercent = lost >= TRIFLE_SHARE ? lost * 100 : null;
     return [{ finding: { code: 'handling-changed', riseMm, lostPercent }, figure: is }];
-  }),
+  },
 });

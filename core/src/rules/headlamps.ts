@@ -1,6 +1,6 @@
 import { HEADLAMP_DEG } from '../evidence';
 import { DEG_PER_RAD } from '../units';
-import { onTheWhole, rule } from './rule';
+import { rule } from './rule';
 
 export interface Headlamps {
   readonly code: 'headlamps';
@@ -9,11 +9,12 @@ export interface Headlamps {
 /** A rake that changes turns the beam. + down. */
 export const headlamps = rule<Headlamps>({
   findings: { headlamps: { verdict: 'fits', topic: 'stance', blocks: null } },
-  check: onTheWhole((c) => {
+  scope: 'vehicle',
+  check: (c) => {
     const f = c.forecast();
     if (!f) return [];
     const { wheelbaseMm } = c.vehicle.platform;
     const turnDeg = Math.atan((f.planned.rake.value - f.today.rake.value) / wheelbaseMm) * DEG_PER_RAD;
     return Math.abs(turnDeg) > HEADLAMP_DEG ? [{ finding: { code: 'headlamps', turnDeg } }] : [];
-  }),
+  },
 });

@@ -1,4 +1,4 @@
-import { onTheWhole, rule } from './rule';
+import { rule } from './rule';
 
 export interface OverHeight {
   readonly code: 'over-height';
@@ -9,11 +9,12 @@ export interface OverHeight {
 /** A garage, a ferry deck, a car wash: the roof with everything on it against the limit of the brief. */
 export const heightLimit = rule<OverHeight>({
   findings: { 'over-height': { verdict: 'no', topic: 'limits', blocks: 'order' } },
-  check: onTheWhole((c) => {
+  scope: 'vehicle',
+  check: (c) => {
     const { heightLimitMm: limitMm, heightLimitWhat: what } = c.job.brief;
     const figure = c.forecast()?.planned.heightMm;
     return limitMm !== null && figure && figure.value > limitMm
       ? [{ finding: { code: 'over-height', heightMm: figure.value, limitMm, what }, figure }]
       : [];
-  }),
+  },
 });

@@ -1,7 +1,7 @@
 import { explain, given, type Figure } from '../evidence';
 import type { Forecast } from '../forecast';
 import type { Axle } from '../suspension';
-import { AXLES, type PlanCase } from './plan-case';
+import { AXLES, type PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export interface HeightWish {
@@ -39,6 +39,7 @@ export const heightWish = rule<HeightWish>({
     'height-missed': { verdict: 'needs', topic: 'stance', blocks: null },
     'height-off': { verdict: 'fits', topic: 'stance', blocks: null },
   },
+  scope: 'plan',
   check: (c) => {
     return AXLES.flatMap((axle): Raised<HeightWish>[] => {
       const { wantedMm, toleranceMm } = wishOf(c, axle);

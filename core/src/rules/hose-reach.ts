@@ -4,8 +4,8 @@ import { axleGrid } from '../forecast';
 import { HOSE_SLACK_MM, hoseReach as reachOf } from '../hardware';
 import { add, type Axle } from '../suspension';
 import { effectsOfKind } from '../vehicle';
-import type { AxlePlan, PlanCase } from './plan-case';
-import { onEachAxle, rule, type Raised } from './rule';
+import type { AxlePlan, PlanCase } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 export interface HoseShort {
   readonly code: 'hose-short';
@@ -60,7 +60,8 @@ function sparesOf(a: AxlePlan, c: PlanCase): readonly Spare[] {
 /** Hoses and leads over the travel and the lock that the plan leaves. */
 export const hoseReach = rule<HoseShort>({
   findings: { 'hose-short': { verdict: 'needs', topic: 'hardware', blocks: 'drive' } },
-  check: onEachAxle((a, c): Raised<HoseShort>[] =>
+  scope: 'axle',
+  check: (a, c): Raised<HoseShort>[] =>
     spares(a, c)
       .filter(({ figure }) => figure.value < 0)
       .map(({ run, figure }) => ({
@@ -73,6 +74,5 @@ export const hoseReach = rule<HoseShort>({
         },
         figure,
       })),
-  ),
   measure: (c, axle, of) => spares(c.axles[axle], c).find(({ run }) => run.what === of.what)?.figure ?? null,
 });

@@ -1,8 +1,5 @@
-export * from './plan-case';
 export * from './rule';
 export * from './all-rules';
-export * from './needs';
-export * from './ride-figures';
 export { adjusterLeftDeg, shortOfWindow } from './alignment-reach';
 export { ratioAfter } from './axle-ratio';
 export { dayAfter } from './delivery';

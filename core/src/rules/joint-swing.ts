@@ -1,7 +1,7 @@
 import { computed, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle, JointSwing, TravelRoom } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 import { broughtNear, swingLeft } from './swing';
 
 interface Of<Code> {
@@ -36,7 +36,8 @@ export const jointSwing = rule<JointSwingFinding>({
     'joint-swing': { verdict: 'advised', topic: 'travel', blocks: null },
     'joint-swing-near': { verdict: 'advised', topic: 'travel', blocks: null },
   },
-  check: onEachAxle((a): Raised<JointSwingFinding>[] => {
+  scope: 'axle',
+  check: (a): Raised<JointSwingFinding>[] => {
     const f = a.forecast();
     const swing = f.ok ? f.value.room?.swing : null;
     if (!f.ok || !f.value.room || !swing) return [];
@@ -49,7 +50,7 @@ export const jointSwing = rule<JointSwingFinding>({
         figure: figureOf(f.value),
       },
     ];
-  }),
+  },
   measure: (c, axle) => {
     const f = c.axles[axle].forecast();
     return f.ok ? figureOf(f.value) : null;

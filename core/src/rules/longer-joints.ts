@@ -2,7 +2,7 @@ import type { FastenerCard, LongerJoint, Part } from '../catalogue';
 import { boltOf, engagedBehind, type BoltPiece } from '../hardware';
 import type { Axle } from '../suspension';
 import { onAxle } from '../vehicle';
-import { AXLES, type PlanCase } from './plan-case';
+import { AXLES, type PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 interface AtJoint {
@@ -78,6 +78,7 @@ export const longerJoints = rule<LongerJointFinding>({
     // the cut stands in the plan
     'stud-proud': { verdict: 'fits', topic: 'hardware', blocks: null },
   },
+  scope: 'plan',
   check: (c) =>
     c.chosen.flatMap(({ part }) =>
       (part.box?.longer ?? []).flatMap((l) =>

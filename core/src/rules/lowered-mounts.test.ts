@@ -1,7 +1,7 @@
 import { alongAhead, frontJointDeg, withCarrier } from '../driveline';
 import { platformOf } from '../testing/demo-world';
 import { axle, caseOf, coilSpacer, effect, found, on, FELL } from '../testing/situations';
-import { ruleOf } from './needs';
+import { ruleOf } from '../assessment';
 
 const CAIRN = 'mettrick-cairn';
 const figureOf = (

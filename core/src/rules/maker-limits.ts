@@ -1,6 +1,6 @@
 import { TRIFLE_MM } from '../evidence';
 import { onAxle, partName } from '../vehicle';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 import type { Axle } from '../suspension';
 
 export type MakerLimitFinding =
@@ -25,7 +25,8 @@ export const makerLimits = rule<MakerLimitFinding>({
     'tire-over-maker': { verdict: 'no', topic: 'fitment', blocks: 'order' },
     'offset-off-maker': { verdict: 'needs', topic: 'fitment', blocks: 'order' },
   },
-  check: onEachAxle((a, c): Raised<MakerLimitFinding>[] => {
+  scope: 'axle',
+  check: (a, c): Raised<MakerLimitFinding>[] => {
     const side = c.tires.check?.[a.axle];
     if (!side) return [];
     const { axle } = a;
@@ -52,5 +53,5 @@ export const makerLimits = rule<MakerLimitFinding>({
             : []),
         ];
       });
-  }),
+  },
 });

@@ -2,8 +2,8 @@ import { computed, given, LOAD_PERCENT, ON_STOPS_SHARE, type Figure, type LoadCa
 import { springsAtWheelN, stopForceN, type Axle, type AxleState } from '../suspension';
 import { G_M_PER_S2 } from '../units';
 import { axleLoadKg, loadOn, namesLoad, wheelLoadN } from '../vehicle';
-import type { AxlePlan, PlanCase } from './plan-case';
-import { onEachAxle, rule, type Raised } from './rule';
+import type { AxlePlan, PlanCase } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 export interface OnStopsFinding {
   /** under the load that the brief names, and the plan brings it about; also as built; or only at the rating of the axle */
@@ -83,6 +83,7 @@ export const onStops = rule<OnStopsFinding>({
     'on-stops-as-built': { verdict: 'advised', topic: 'travel', blocks: null },
     'on-stops-rated': { verdict: 'fits', topic: 'travel', blocks: null },
   },
-  check: onEachAxle(found),
+  scope: 'axle',
+  check: found,
   measure: (c, axle) => found(c.axles[axle], c)[0]?.figure ?? null,
 });

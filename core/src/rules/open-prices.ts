@@ -1,7 +1,7 @@
 import { entriesOf, tiresOfSize } from '../forecast';
 import type { Axle } from '../suspension';
 import { formatTireSize } from '../tires';
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type OpenPriceFinding =
@@ -22,6 +22,7 @@ export const openPrices = rule<OpenPriceFinding>({
     'line-not-priced': { verdict: 'ask', topic: 'money', blocks: 'order' },
     'ratio-not-priced': { verdict: 'ask', topic: 'money', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) => {
     const out: Raised<OpenPriceFinding>[] = [];
     const { tire } = c.job;

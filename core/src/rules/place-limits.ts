@@ -1,8 +1,7 @@
 import type { PlaceLimit } from '../job';
 import type { Axle } from '../suspension';
 import { spacersMm } from '../vehicle';
-import { offsetOutMm } from './ride-figures';
-import { AXLES, type PlanCase } from './plan-case';
+import { offsetOutMm, AXLES, type PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export interface PlaceLimitFinding {
@@ -35,6 +34,7 @@ function valuesOf(what: PlaceLimit['what'], c: PlanCase): readonly { axle: Axle 
 /** The limits that the shop has entered for its place; it warns, the inspection station decides. */
 export const placeLimits = rule<PlaceLimitFinding>({
   findings: { 'place-limit': { verdict: 'ask', topic: 'limits', blocks: 'order' } },
+  scope: 'plan',
   check: (c) =>
     c.settings.placeLimits.flatMap((l) =>
       valuesOf(l.what, c)

@@ -1,5 +1,5 @@
 import type { RideHeightFault } from '../suspension';
-import { onEachAxle, rule } from './rule';
+import { rule } from './rule';
 
 export interface NoBalance {
   readonly code: 'no-balance';
@@ -9,8 +9,9 @@ export interface NoBalance {
 /** An axle that has no ride height with these parts. What does not need its pose is judged all the same. */
 export const pose = rule<NoBalance>({
   findings: { 'no-balance': { verdict: 'no', topic: 'geometry', blocks: 'drive' } },
-  check: onEachAxle((a) => {
+  scope: 'axle',
+  check: (a) => {
     const f = a.forecast();
     return f.ok ? [] : [{ finding: { code: 'no-balance', axle: a.axle, fault: f.fault } }];
-  }),
+  },
 });

@@ -12,8 +12,8 @@ import { DEFAULT_CRUISING_KMH, loadedTodayMm } from '../forecast';
 import type { Axle, Pose } from '../suspension';
 import { effectsOfKind } from '../vehicle';
 import { ratioAfter } from './axle-ratio';
-import type { AxlePlan, PlanCase } from './plan-case';
-import { onEachAxle, rule, type Raised } from './rule';
+import type { AxlePlan, PlanCase } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 export type PropshaftFinding =
   /** turns unevenly at the cruising speed: the flanges do not bend it alike */
@@ -125,7 +125,8 @@ export const propshaft = rule<PropshaftFinding>({
     'propshaft-joint': { verdict: 'needs', topic: 'geometry', blocks: 'order' },
     'propshaft-joint-near': { verdict: 'advised', topic: 'geometry', blocks: null },
   },
-  check: onEachAxle((a, c): Raised<PropshaftFinding>[] => {
+  scope: 'axle',
+  check: (a, c): Raised<PropshaftFinding>[] => {
     const s = shaftOf(a, c);
     if (!s) return [];
     const { axle } = a;
@@ -150,7 +151,7 @@ export const propshaft = rule<PropshaftFinding>({
         });
     }
     return out;
-  }),
+  },
   measure: (c, axle, of) => {
     const s = shaftOf(c.axles[axle], c);
     if (!s) return null;

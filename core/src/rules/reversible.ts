@@ -1,7 +1,7 @@
 import { isReversible } from '../catalogue';
 import { reliefsOn } from '../forecast';
 import { partName } from '../vehicle';
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export interface NotReversible {
@@ -10,6 +10,7 @@ export interface NotReversible {
 /** A vehicle that must go back to stock takes nothing that is cut, drilled or painted for. */
 export const reversible = rule<NotReversible>({
   findings: { 'not-reversible': { verdict: 'no', topic: 'limits', blocks: 'order' } },
+  scope: 'plan',
   check: (c) => {
     if (!c.job.brief.reversibleOnly) return [];
     const finding = { code: 'not-reversible' } as const;

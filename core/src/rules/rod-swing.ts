@@ -1,7 +1,7 @@
 import { computed, type Figure } from '../evidence';
 import type { AxleForecast } from '../forecast';
 import type { Axle, Rod, RodSwing, TravelRoom } from '../suspension';
-import { onEachAxle, rule, type Raised } from './rule';
+import { rule, type Raised } from './rule';
 import { broughtNear, swingLeft } from './swing';
 
 interface Of<Code> {
@@ -38,7 +38,8 @@ export const rodSwing = rule<RodSwingFinding>({
     'rod-swing': { verdict: 'advised', topic: 'travel', blocks: null },
     'rod-swing-near': { verdict: 'advised', topic: 'travel', blocks: null },
   },
-  check: onEachAxle((a): Raised<RodSwingFinding>[] => {
+  scope: 'axle',
+  check: (a): Raised<RodSwingFinding>[] => {
     const forecast = a.forecast();
     if (!forecast.ok || !forecast.value.room) return [];
     const f = forecast.value;
@@ -54,7 +55,7 @@ export const rodSwing = rule<RodSwingFinding>({
         },
       ];
     });
-  }),
+  },
   measure: (c, axle, of) => {
     const f = c.axles[axle].forecast();
     return f.ok ? figureOf(f.value, of.rod) : null;

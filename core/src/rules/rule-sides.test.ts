@@ -1,5 +1,11 @@
-import type { Box, FindingCode, PlaceLimit, PlanCase, Platform, Provenance, TireSection } from '..';
 import {
+  type Box,
+  type FindingCode,
+  type PlaceLimit,
+  type PlanCase,
+  type Platform,
+  type Provenance,
+  type TireSection,
   dayAfter,
   emptyBox,
   emptyChange,

@@ -1,6 +1,6 @@
 import type { Blocks, Coded, Figure, LoadCase, Topic, Verdict } from '../evidence';
 import type { Axle } from '../suspension';
-import { AXLES, type AxlePlan, type PlanCase } from './plan-case';
+import { AXLES, type AxlePlan, type PlanCase } from '../plan-case';
 
 /** What one code means wherever it is raised. `settings` may be graver for a rule of the place. */
 export interface FindingMeta {
@@ -21,30 +21,27 @@ export interface Raised<F extends Coded> {
   /** only where the shop or the use of the vehicle sets how grave it is */
   readonly verdict?: Verdict | undefined;
 }
-export interface Check<F extends Coded> {
-  (c: PlanCase): readonly Raised<F>[];
-  /** the same on one axle, of a check that looks at each by itself */
-  readonly on?: (axle: Axle, c: PlanCase) => readonly Raised<F>[];
-  /** speaks of the vehicle as a whole, never of one axle */
-  readonly whole?: true;
-}
+/** What a rule looks at, and how. `axle`: one axle by itself, asked of each; what it raises is about that axle. `vehicle`: the vehicle as a
+ *  whole; never about one axle. `plan`: everything that is in the plan, which may be on one axle, on both or on neither. */
+type Scope<F extends Coded> =
+  | { readonly scope: 'axle'; readonly check: (a: AxlePlan, c: PlanCase) => readonly Raised<F>[] }
+  | { readonly scope: 'vehicle' | 'plan'; readonly check: (c: PlanCase) => readonly Raised<F>[] };
 /** One rule of the trade: its codes with what they mean, and the check. One file, and a sentence per code in `wording`. */
-export interface Rule<F extends Coded = Coded> {
+export type Rule<F extends Coded = Coded> = Scope<F> & {
   readonly findings: Readonly<Record<F['code'], FindingMeta>>;
-  readonly check: Check<F>;
   /** the figure that a cure changes, whether the need stands or not; null where the rule has none */
   readonly measure?: ((c: PlanCase, axle: Axle, of: F) => Figure | null) | undefined;
-}
+};
 export const rule = <F extends Coded>(r: Rule<F>): Rule<F> => r;
 
-/** A check that speaks of the vehicle as a whole, never of one axle. */
-export const onTheWhole = <F extends Coded>(check: (c: PlanCase) => readonly Raised<F>[]): Check<F> =>
-  Object.assign((c: PlanCase) => check(c), { whole: true as const });
-/** Runs a check on each axle in turn. */
-export function onEachAxle<F extends Coded>(
-  check: (a: AxlePlan, c: PlanCase) => readonly Raised<F>[],
-): Check<F> {
-  const on = (axle: Axle, c: PlanCase): readonly Raised<F>[] =>
-    check(c.axles[axle], c).map((r) => ({ axle, ...r }));
-  return Object.assign((c: PlanCase) => AXLES.flatMap((axle) => on(axle, c)), { on });
+/** What one rule raises in a plan. `axle`: what a rule of one axle raises there, of others all the same. */
+export function raisedBy<F extends Coded>(
+  r: Rule<F>,
+  c: PlanCase,
+  axle: Axle | null = null,
+): readonly Raised<F>[] {
+  if (r.scope !== 'axle') return r.check(c);
+  return (axle === null ? AXLES : [axle]).flatMap((at) =>
+    r.check(c.axles[at], c).map((raised) => ({ axle: at, ...raised })),
+  );
 }

@@ -22,6 +22,7 @@ export const samePlace = rule<SamePlaceFinding>({
     'one-set-only': { verdict: 'no', topic: 'place', blocks: 'order' },
     'listed-twice': { verdict: 'ask', topic: 'money', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) => [
     ...c.chosen.flatMap(({ part }, i) =>
       c.chosen.slice(i + 1).flatMap(({ part: other }): Raised<SamePlaceFinding>[] => {

@@ -1,7 +1,7 @@
 import type { SpareCarrier } from '../catalogue';
 import { TRIFLE_SHARE } from '../evidence';
 import { effectsOfKind } from '../vehicle';
-import type { PlanCase } from './plan-case';
+import type { PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type SpareFinding =
@@ -48,6 +48,7 @@ export const spare = rule<SpareFinding>({
     'spare-size': { verdict: 'ask', topic: 'tire', blocks: null },
     'spare-load': { verdict: 'needs', topic: 'tire', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) => {
     const room = spareRoom(c);
     const side = c.tires.check?.front;

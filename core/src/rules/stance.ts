@@ -4,8 +4,8 @@ import type { Forecast } from '../forecast';
 import type { Axle } from '../suspension';
 import { loadOn, namesLoad } from '../vehicle';
 import type { Brief } from '../job';
-import type { PlanCase } from './plan-case';
-import { onTheWhole, rule, type Raised } from './rule';
+import type { PlanCase } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 export type StanceFinding =
   | { readonly code: 'not-level'; readonly rakeMm: number; readonly wanted: Range }
@@ -54,7 +54,8 @@ export const stance = rule<StanceFinding>({
     'nose-high-loaded': { verdict: 'no', topic: 'stance', blocks: 'order' },
     'nose-high': { verdict: 'fits', topic: 'stance', blocks: null },
   },
-  check: onTheWhole((c) => {
+  scope: 'vehicle',
+  check: (c) => {
     const f = c.forecast();
     if (!f) return [];
     const { brief } = c.job;
@@ -82,5 +83,5 @@ export const stance = rule<StanceFinding>({
     if (wanted && (empty.value < wanted[0] || empty.value > wanted[1]))
       out.push({ finding: { code: 'not-level', rakeMm: empty.value, wanted }, figure: empty });
     return out;
-  }),
+  },
 });

@@ -1,8 +1,8 @@
 import type { SteeringWheelSetBy } from '../catalogue';
 import { computed, STEERING_WHEEL_DEG, type Figure } from '../evidence';
 import type { Setting } from '../suspension';
-import type { AxlePlan, PlanCase } from './plan-case';
-import { onEachAxle, rule, type Raised } from './rule';
+import type { AxlePlan, PlanCase } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 export type SteeringWheelFinding =
   /** it is set straight, and by whom; `longerMm`: how much longer the drag link is set, where a record says what it can do */
@@ -71,6 +71,7 @@ export const steeringWheel = rule<SteeringWheelFinding>({
       loadCase: 'empty',
     },
   },
-  check: onEachAxle(found),
+  scope: 'axle',
+  check: found,
   measure: (c, axle) => wheelOf(c.axles[axle])?.figure ?? null,
 });

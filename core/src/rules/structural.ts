@@ -1,7 +1,7 @@
 import { reliefsOn } from '../forecast';
 import type { ObstacleKind } from '../catalogue';
 import { partName } from '../vehicle';
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type StructuralFinding =
@@ -14,6 +14,7 @@ export const structural = rule<StructuralFinding>({
     'structural-change': { verdict: 'no', topic: 'place', blocks: 'order' },
     'structural-relief': { verdict: 'no', topic: 'clearance', blocks: 'work' },
   },
+  scope: 'plan',
   check: (c) => [
     ...c.chosen
       .filter(({ part }) => part.structural)

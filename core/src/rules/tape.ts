@@ -3,7 +3,7 @@ import { DOUBTS, LEFT_RIGHT_MM } from '../evidence';
 import type { Axle } from '../suspension';
 import { axleOfCorner, roundToday } from '../job';
 import { onSlope } from '../vehicle';
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type TapeFinding =
@@ -42,6 +42,7 @@ export const tape = rule<TapeFinding>({
     'slope-left-in': { verdict: 'ask', topic: 'tape', blocks: null },
     'tape-in-doubt': { verdict: 'ask', topic: 'tape', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) => [
     ...(onSlope(roundToday(c.job.tape)) && c.tape.front && !c.vehicle.platform.masses
       ? [{ finding: { code: 'slope-left-in' } as const }]

@@ -2,8 +2,8 @@ import type { ObstacleKind } from '../catalogue';
 import { computed, given, type Figure, type LoadCase } from '../evidence';
 import type { RubCheck, RubWhere } from '../forecast';
 import type { Axle } from '../suspension';
-import type { PlanCase } from './plan-case';
-import { onEachAxle, rule, type Raised } from './rule';
+import type { PlanCase } from '../plan-case';
+import { rule, type Raised } from './rule';
 
 export type TireClearanceFinding =
   | {
@@ -65,7 +65,8 @@ export const tireClearance = rule<TireClearanceFinding>({
     'tire-clearance': { verdict: 'needs', topic: 'clearance', blocks: 'order' },
     'tire-to-stop': { verdict: 'advised', topic: 'clearance', blocks: null },
   },
-  check: onEachAxle((a, c): Raised<TireClearanceFinding>[] => {
+  scope: 'axle',
+  check: (a, c): Raised<TireClearanceFinding>[] => {
     const check = a.clearance();
     if (!check) return [];
     const { nearest: n, axle } = check;
@@ -106,7 +107,7 @@ export const tireClearance = rule<TireClearanceFinding>({
           },
         ]
       : [];
-  }),
+  },
   measure: (c, axle, of) => {
     const check = c.axles[axle].clearance();
     if (!check) return null;

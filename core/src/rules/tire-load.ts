@@ -1,5 +1,5 @@
 import type { Axle } from '../suspension';
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type TireLoadFinding =
@@ -28,6 +28,7 @@ export const tireLoad = rule<TireLoadFinding>({
     'tire-speed': { verdict: 'no', topic: 'tire', blocks: 'order' },
     'tire-speed-below-built': { verdict: 'fits', topic: 'tire', blocks: null },
   },
+  scope: 'plan',
   check: (c) => {
     const { check } = c.tires;
     if (!check) return [];

@@ -1,4 +1,4 @@
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule } from './rule';
 
 export interface TireAssumedSeries {
@@ -8,6 +8,7 @@ export interface TireAssumedSeries {
 /** A size without a series number: its diameter is assumed until the maker's is known. */
 export const tireSeries = rule<TireAssumedSeries>({
   findings: { 'tire-assumed-series': { verdict: 'ask', topic: 'tire', blocks: 'order' } },
+  scope: 'plan',
   check: (c) => {
     const { check } = c.tires;
     if (!check) return [];

@@ -7,9 +7,9 @@ import { effectsOn } from '../vehicle';
 import { camberReach, casterReach, type AlignmentReach } from './alignment-reach';
 import { cvAngle, type CvAngle } from './cv-angle';
 import { droop, type DroopFinding } from './droop';
-import { AXLES, withChosen, type PlanCase } from './plan-case';
+import { AXLES, withChosen, type PlanCase } from '../plan-case';
 import { propshaft } from './propshaft';
-import { rule, type Raised } from './rule';
+import { raisedBy, rule, type Raised } from './rule';
 
 /** outside its window as the vehicle stands, before anything of the plan is on it */
 interface OutToday {
@@ -37,13 +37,19 @@ export const today = rule<TodayFinding>({
     'shaft-today': { verdict: 'fits', topic: 'geometry', blocks: null },
     'rubs-today': { verdict: 'fits', topic: 'clearance', blocks: null },
   },
+  scope: 'plan',
   check: (c) => c.memoToday('findings', () => foundToday(c)),
 });
 function foundToday(c: PlanCase): readonly Raised<TodayFinding>[] {
   const asItStands = once(() => withChosen(c, []));
   const outside = once((): readonly Raised<OutToday['found']>[] => {
     const now = asItStands();
-    return [...camberReach.check(now), ...casterReach.check(now), ...cvAngle.check(now), ...droop.check(now)];
+    return [
+      ...raisedBy(camberReach, now),
+      ...raisedBy(casterReach, now),
+      ...raisedBy(cvAngle, now),
+      ...raisedBy(droop, now),
+    ];
   });
   return AXLES.flatMap((axle): Raised<TodayFinding>[] => {
     const changed = effectsOn(c.fitted, axle).length > 0;

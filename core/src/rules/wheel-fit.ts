@@ -1,6 +1,6 @@
 import { entriesOf, type AxleTire } from '../forecast';
 import type { Axle } from '../suspension';
-import { AXLES, type PlanCase } from './plan-case';
+import { AXLES, type PlanCase } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type WheelFitFinding =
@@ -55,6 +55,7 @@ export const wheelFit = rule<WheelFitFinding>({
     'centre-bore': NO,
     'centre-bore-loose': { ...NO, verdict: 'ask' },
   },
+  scope: 'plan',
   check: (c) => {
     const { check } = c.tires;
     if (!check) return [];

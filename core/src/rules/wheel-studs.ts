@@ -1,7 +1,7 @@
 import { replacementBoltMm, studCutMm, threadEngagement } from '../hardware';
 import type { Axle } from '../suspension';
 import { effectsOfKind } from '../vehicle';
-import { AXLES } from './plan-case';
+import { AXLES } from '../plan-case';
 import { rule, type Raised } from './rule';
 
 export type WheelStudFinding =
@@ -25,6 +25,7 @@ export const wheelStuds = rule<WheelStudFinding>({
     'stud-engagement': { verdict: 'no', topic: 'hardware', blocks: 'drive' },
     'stud-cut': { verdict: 'ask', topic: 'hardware', blocks: 'work' },
   },
+  scope: 'plan',
   check: (c) => {
     const { stud } = c.vehicle.platform;
     return AXLES.flatMap((axle) =>

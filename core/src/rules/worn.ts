@@ -41,6 +41,7 @@ export const worn = rule<WornFinding>({
     'left-worn': { verdict: 'fits', topic: 'hardware', blocks: null },
     'left-unsafe': { verdict: 'no', topic: 'hardware', blocks: 'order' },
   },
+  scope: 'plan',
   check: (c) => [
     ...c.repairs.flatMap(({ component, axle, remedy, repair }): Raised<WornFinding>[] => {
       const about = { axle: axle ?? ('both' as const) };

@@ -1,5 +1,5 @@
 import type { Box, JobSections } from '../job';
-import type { PartsLine } from '../planning';
+import type { PartsLine } from '../work-order';
 import { dayAfter } from '../rules';
 
 /** Where a line of the parts list is. `stock`: the supplier's own shelf here; `asked`: nobody has ordered it. */

@@ -1,14 +1,8 @@
 import { withoutTires, type JobSections } from '../job';
 import type { Topic } from '../evidence';
-import {
-  fittedBefore,
-  assessPlans,
-  newlyOpen,
-  stillToSettle,
-  type AssessedPlan,
-  type PlansAsked,
-} from '../plans';
-import type { Need } from '../rules';
+import { fittedBefore } from '../advice';
+import { assessPlans, newlyOpen, stillToSettle, type AssessedPlan, type PlansAsked } from '../build-search';
+import type { Need } from '../assessment';
 import type { Axle } from '../suspension';
 import { memoized } from '../units';
 import { arrivalsOf, readyOn } from './arrivals';

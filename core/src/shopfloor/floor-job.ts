@@ -1,9 +1,8 @@
-import { bayHours, PAIR } from '../planning';
+import { bayHours, PAIR, type PartsLine, type WorkPlan } from '../work-order';
 import type { Catalogue } from '../catalogue';
 import { SKILLS, type JobSections, type ShopSettings, type Skill } from '../job';
-import { assess } from '../match';
-import type { PartsLine, WorkPlan } from '../planning';
-import { comesTo } from '../plans';
+import { assess } from '../assessment';
+import { comesTo } from '../build-search';
 import { dayAfter } from '../rules';
 import { arrivalOf, readyOn, type Arrival } from './arrivals';
 import { dayAt, minutesUntil } from './calendar';

@@ -152,27 +152,30 @@ describe('stages by delivery', () => {
     expect(new Set(visits)).toEqual(new Set([1, 2]));
   });
   it('what waits may be fitted to have the vehicle off the floor: it rolls where nothing at a wheel is open, and does not drive', () => {
-    const seen = demoJobs.flatMap((name) => {
-      const of = demoJob(name);
-      const lines = linesOf(of);
-      return of.build.items.flatMap(({ code }) => {
-        const s = deliveryStages({
-          job: withBoxes(
-            of,
-            lines.map((l) =>
-              l.code === code
-                ? { code, orderedOn: DAY, expectedOn: later(6) }
-                : { code: l.code, receivedOn: DAY },
+    // each order of each job is many plans of visits: every third
+    const seen = demoJobs
+      .filter((_, i) => i % 3 === 0)
+      .flatMap((name) => {
+        const of = demoJob(name);
+        const lines = linesOf(of);
+        return of.build.items.flatMap(({ code }) => {
+          const s = deliveryStages({
+            job: withBoxes(
+              of,
+              lines.map((l) =>
+                l.code === code
+                  ? { code, orderedOn: DAY, expectedOn: later(6) }
+                  : { code: l.code, receivedOn: DAY },
+              ),
             ),
-          ),
-          catalogue,
-          settings,
-          day: DAY,
-          prepare,
+            catalogue,
+            settings,
+            day: DAY,
+            prepare,
+          });
+          return (s?.stages ?? []).flatMap((x) => x.allTheSame ?? []);
         });
-        return (s?.stages ?? []).flatMap((x) => x.allTheSame ?? []);
       });
-    });
     for (const x of seen) {
       const atAWheel = x.because.some((n) =>
         ['fitment', 'place', 'tire', 'clearance', 'hardware'].includes(n.topic),

@@ -28,8 +28,8 @@ import {
   type PlansAsked,
   type ReliefChoice,
 } from '..';
-import { openKey } from '../plans/plan-sets';
-import { isLiftSource, itemName, mayEnd, type PlanItem } from '../plans/plan-space';
+import { openKey } from '../build-search/plan-sets';
+import { isLiftSource, itemName, mayEnd, type PlanItem } from '../build-search/plan-space';
 import { boughtPlan } from './plans-asked';
 
 /** A set of parts, reliefs, tyre and wheel that somebody tried, judged whole by nothing of the search. */

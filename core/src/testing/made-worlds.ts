@@ -8,10 +8,10 @@ import {
   type JobSections,
   type Kit,
   type Part,
-  type Use,
+  USES,
 } from '..';
 import { catalogue, plainJob, vehicleOf } from './demo-world';
-import { mayEnd } from '../plans/plan-space';
+import { mayEnd } from '../build-search/plan-space';
 import { makeCatalogue } from './make-catalogue';
 import { askPlans, boughtPlan } from './plans-asked';
 
@@ -44,7 +44,6 @@ export interface SmallWorld {
   readonly job: JobSections;
   readonly world: Catalogue;
 }
-const USES = ['highway', 'gravel', 'rock', 'mud', 'load', 'tow', 'looks'] as const satisfies readonly Use[];
 /** A world of a few parts of one platform of the demo world, each platform in its turn. `made`: platform and parts with other masses,
  *  springs, sizes and prices; `real`: as they are in the catalogue, and more of them. Lift sources, what may settle what they bring, and
  *  others; kits, worn parts, two tyres of one size, on the wheels that are there and on others; reliefs; wishes and uses of each kind. */

@@ -1,6 +1,12 @@
-import { GiveQuoteSchema, GivenQuotesSchema, QuotePaperSchema } from '@rigger/contracts';
+import {
+  BAY_PAPER_NAMES,
+  BAY_PAPERS,
+  GiveQuoteSchema,
+  GivenQuotesSchema,
+  QuotePaperSchema,
+} from '@rigger/contracts';
 import { AppError } from '../errors';
-import { BAY_PAPERS, QUOTE_FORMS, type BayPaper, type JobTask, type QuoteForm } from '../services/printable';
+import { QUOTE_FORMS, type JobTask, type QuoteForm } from '../services/printable';
 import { quoteName } from '../services/quote-document';
 import { computing, type ComputingDeps } from './computing';
 import { fileRoute, jsonRoute, type RouteRequest, type FileAnswer, type Route } from './route';
@@ -93,30 +99,21 @@ export function paperRoutes(d: ComputingDeps): readonly Route[] {
       handle: (ask) =>
         print(ask, 'parts', { type: 'text/csv; charset=utf-8', fileName: (n) => `parts-${n}.csv` }),
     }),
-    ...BAY_PAPERS.map((what) =>
+    ...BAY_PAPER_NAMES.map((what) =>
       fileRoute({
         method: 'get',
         path: `/api/jobs/:id/${what}`,
-        summary: PAPER_WORDS[what].summary,
-        contentType: PAPER_WORDS[what].type.split(';')[0] ?? '',
+        summary: BAY_PAPERS[what].summary,
+        contentType: BAY_PAPERS[what].type.split(';')[0] ?? '',
         handle: (ask) =>
           print(ask, what, {
-            type: PAPER_WORDS[what].type,
+            type: BAY_PAPERS[what].type,
             fileName: (n) => what.replace(/(-[0-9]+)?[.]/, `-${n}$1.`),
           }),
       }),
     ),
   ];
 }
-const PAPER_WORDS: Readonly<Record<BayPaper, { readonly summary: string; readonly type: string }>> = {
-  'rack.pdf': { summary: 'The rack sheet: windows, new height, before and after', type: 'application/pdf' },
-  'tools.pdf': { summary: 'Tools, what is used up, hardware bags', type: 'application/pdf' },
-  'labels-8.pdf': { summary: 'Labels for bags and boxes, sheets of eight', type: 'application/pdf' },
-  'labels-14.pdf': { summary: 'Labels for bags and boxes, sheets of fourteen', type: 'application/pdf' },
-  'labels-21.pdf': { summary: 'Labels for bags and boxes, sheets of twenty-one', type: 'application/pdf' },
-  'plan.ics': { summary: 'Days of the job for a calendar', type: 'text/calendar; charset=utf-8' },
-  'plan.json': { summary: 'The order of work as data', type: 'application/json' },
-};
 const FORM_WORDS: Readonly<Record<QuoteForm, string>> = {
   'quote.pdf': 'PDF',
   'quote.csv': 'CSV',

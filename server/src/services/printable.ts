@@ -1,4 +1,4 @@
-import type { ErrorCode, Floor, FloorRow, QuotePaper } from '@rigger/contracts';
+import type { BayPaper, ErrorCode, Floor, FloorRow, QuotePaper } from '@rigger/contracts';
 import {
   knownVehicle,
   pastCase,
@@ -54,17 +54,6 @@ export interface PickListTask {
   readonly settings: ShopSettings;
 }
 export type PrintTask = JobTask | PaperTask | FloorTask | PickListTask;
-/** papers of the bay: what they are called in the address */
-export const BAY_PAPERS = [
-  'rack.pdf',
-  'tools.pdf',
-  'labels-8.pdf',
-  'labels-14.pdf',
-  'labels-21.pdf',
-  'plan.ics',
-  'plan.json',
-] as const;
-export type BayPaper = (typeof BAY_PAPERS)[number];
 export const QUOTE_FORMS = ['quote.pdf', 'quote.csv', 'quote.json'] as const;
 export type QuoteForm = (typeof QUOTE_FORMS)[number];
 const isQuote = (what: JobTask['what']): what is QuoteForm =>

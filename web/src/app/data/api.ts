@@ -39,6 +39,7 @@ import {
   type JobAnswer,
   type Saved,
   type VersionedSettings,
+  type BayPaper,
 } from '@rigger/contracts';
 import type { Catalogue, SectionName, ShopSettings, Stage } from '@rigger/core';
 import { catchError, from, map, Observable, switchMap, throwError } from 'rxjs';
@@ -52,13 +53,7 @@ export type CallFailure =
 type QuoteFile = `quote.${'pdf' | 'csv' | 'json'}`;
 export type JobExport =
   | 'sheet.pdf'
-  | 'rack.pdf'
-  | 'tools.pdf'
-  | 'labels-8.pdf'
-  | 'labels-14.pdf'
-  | 'labels-21.pdf'
-  | 'plan.ics'
-  | 'plan.json'
+  | BayPaper
   | 'calibration.pdf'
   | 'parts.csv'
   | 'file'

@@ -1,6 +1,0 @@
-export * from './assess';
-export * from './cures';
-export * from './judge-sources';
-export * from './lacks';
-export * from './taped';
-export * from './unreadable';

@@ -1,0 +1,2 @@
+export * from './plan-case';
+export * from './ride-figures';
