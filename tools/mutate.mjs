@@ -4,9 +4,20 @@ import { Stryker } from '@stryker-mutator/core';
 import { root } from './bootstrap.mjs';
 
 // Changes the decisions of the core one at a time and counts the changes that no test of the same room notices.
-// `npm run mutate` runs every room; `npm run mutate -- rules planning` only those; a path narrows it further:
+// `npm run mutate` runs every room; `npm run mutate -- rules work-order` only those; a path narrows it further:
 // `npm run mutate -- rules/droop.ts`.
-const ROOMS = ['rules', 'vehicle', 'match', 'planning', 'catalogue'];
+const ROOMS = [
+  'catalogue',
+  'vehicle',
+  'forecast',
+  'plan-case',
+  'rules',
+  'assessment',
+  'work-order',
+  'build-search',
+  'advice',
+  'shopfloor',
+];
 const FLOOR = 80;
 
 const asked = process.argv.slice(2);
@@ -22,7 +33,7 @@ const NOTICED = ['Killed', 'Timeout'];
 const MISSED = ['Survived', 'NoCoverage'];
 const score = ({ noticed, missed }) => (100 * noticed) / (noticed + missed);
 const rowOf = (r) =>
-  `${r.room.padEnd(10)} ${r.noticed} of ${r.noticed + r.missed} changes noticed, ${score(r).toFixed(1)} %`;
+  `${r.room.padEnd(12)} ${r.noticed} of ${r.noticed + r.missed} changes noticed, ${score(r).toFixed(1)} %`;
 const rows = [];
 for (const room of ROOMS) {
   const inRoom = asked.filter((a) => a.split('/')[0] === room);

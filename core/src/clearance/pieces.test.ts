@@ -38,7 +38,10 @@ const POSES = Number(process.env.RIGGER_POSES ?? 8);
 /** one axle of each kind of suspension in every run; all of them by `npm run exact` */
 const MAPPED = catalogue.platforms
   .flatMap((p) => AXLES.map((axle) => ({ code: p.code, axle, kind: p[axle].hardpoints.kind })))
-  .filter(({ kind }, i, all) => process.env.RIGGER_POSES !== undefined || all.findIndex((a) => a.kind === kind) === i)
+  .filter(
+    ({ kind }, i, all) =>
+      process.env.RIGGER_POSES !== undefined || all.findIndex((a) => a.kind === kind) === i,
+  )
   .map(({ code, axle }) => [code, axle] as const);
 /** What the kernel finds for an obstacle whose points lie there, on its own edges and faces. */
 function nearest(o: Obstacle, points: readonly Vec3[], centre: Vec3, axis: Vec3, w: MountedBody): number {

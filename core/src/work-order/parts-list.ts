@@ -307,7 +307,8 @@ export function moneyFigures(
     ),
   });
   const alignment = given('alignment-cost', asLine ? s.alignmentMinor : 0, 'money', 'settings');
-  return { hours, parts, ...charged({ hours, parts, beside: [alignment] }, s), alignment };
+  const { labour, supplies, tax, total } = charged({ hours, parts, beside: [alignment] }, s);
+  return { hours, parts, labour, supplies, alignment, tax, total };
 }
 /** What is charged, minor units: labour for the hours that are sold, supplies on labour, tax on all. `beside`: what is charged as it is. The
  *  only place where money is added up.

@@ -79,8 +79,8 @@ export class BriefView {
   protected readonly readAs = computed(() => {
     const words = this.store.sections()?.brief.usageWords.trim() ?? '';
     const read = this.mixRead();
-    if (words === '') return 'mostly highway, some gravel';
-    if (!read) return 'No use in it: highway, gravel, rock, mud, load, tow, looks.';
+    if (words === '') return 'mostly highway, some mud';
+    if (!read) return `No use in it: ${USES.join(', ')}.`;
     return read.unread.length === 0
       ? 'Sets the shares below; change them as you like.'
       : `Not used: ${read.unread.join(', ')}.`;
