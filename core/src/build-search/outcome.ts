@@ -264,9 +264,12 @@ export function outcomeOf(
   times: WorkTimes,
   lastingReliefs: number,
 ): Outcome {
-  const { forecast: f, ...rest } = h;
+  const { forecast: f, lift, ...rest } = h;
+  // with its doubt, as data: a plan that is kept holds nothing of the vehicle it was judged on
+  const asData = (figure: Figure | null): Figure | null => figure && { ...figure };
   return {
     ...rest,
+    lift: { front: asData(lift.front), rear: asData(lift.rear) },
     family: familyOf(f, parts),
     needs: needCounts(a.needs),
     money: {
