@@ -33,7 +33,7 @@ function world(seed: number, things: number, disturb: boolean): World {
   };
 }
 /** Nothing betters a set but what settles its needs. */
-const PLAIN = { improvers: () => [], loses: () => false, mostAdded: 12 };
+const PLAIN = { improvers: () => [], drivesBetter: () => false, costsLess: () => false, mostAdded: 12 };
 const openOf = (w: World, set: readonly number[]): readonly string[] =>
   [...new Set([...w.first, ...set.flatMap((i) => w.brings[i]!)])].filter(
     (n) => !set.some((i) => w.ends[i]!.includes(n) && !w.brings[i]!.includes(n)),
@@ -219,7 +219,8 @@ describe('sets that settle every need', () => {
       independent: () => false,
       isNoWorseBuy: () => false,
       improvers: (s) => [1, 2, 3, 4].filter((i) => !s.includes(i)),
-      loses: (s, without) => gain(without) < gain(s),
+      drivesBetter: (s, without) => gain(without) < gain(s),
+      costsLess: () => false,
       mostAdded: 4,
     };
     expect(closedSets([0], better)).toEqual({

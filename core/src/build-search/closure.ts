@@ -15,8 +15,10 @@ export interface CureProblem {
   readonly isNoWorseBuy: (a: number, b: number) => boolean;
   /** things that may join a set because they may better it in something else, once what is cheap to ask is settled but for what is left open */
   readonly improvers: (set: readonly number[], left: readonly string[]) => readonly number[];
-  /** whether the first is better in something than the second, which is the same without one of its things */
-  readonly loses: (set: readonly number[], without: readonly number[]) => boolean;
+  /** whether the first drives better than the second, which is the same without some of its things */
+  readonly drivesBetter: (set: readonly number[], without: readonly number[]) => boolean;
+  /** the same of what they come to, which is dearer to ask */
+  readonly costsLess: (set: readonly number[], without: readonly number[]) => boolean;
   /** things that a base may be given at most; a set that would need more is not told, and that is said */
   readonly mostAdded: number;
 }
@@ -40,7 +42,7 @@ export interface Closed {
  *     whatever is tried on it
  *  3. what may better the set joins it, one thing after another; what leaves more open than without it is not told
  *  4. of what comes out: things that are not needed any more are left out; a set inside another that leaves less open goes
- *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, independent: () => false, isNoWorseBuy: () => false, improvers: () => [], loses: () => false, mostAdded: 9 }).sets[0].set // [1] */
+ *  @example closedSets([], { open: (s) => (s.includes(1) ? [] : ['short']), curers: () => [1, 2], costOf: (s) => s.length, fits: () => true, independent: () => false, isNoWorseBuy: () => false, improvers: () => [], drivesBetter: () => false, costsLess: () => false, mostAdded: 9 }).sets[0].set // [1] */
 export function closedSets(
   base: readonly number[],
   problem: CureProblem,
@@ -197,14 +199,16 @@ export const withAll = (
 export function withoutRedundant(
   c: ClosedSet,
   base: readonly number[],
-  problem: Pick<CureProblem, 'open' | 'costOf' | 'loses'>,
+  problem: Pick<CureProblem, 'open' | 'costOf' | 'drivesBetter' | 'costsLess'>,
 ): ClosedSet {
-  const { open, costOf, loses } = problem;
+  const { open, costOf, drivesBetter, costsLess } = problem;
   const added = c.set.filter((i) => !base.includes(i)).sort((a, b) => costOf([b]) - costOf([a]) || a - b);
   for (const i of added) {
     const set = c.set.filter((k) => k !== i);
+    // what is open is dear to ask, and what a set comes to is dearer
+    if (drivesBetter(c.set, set)) continue;
     const is = open(set, c.open);
-    if (opensNoMore(is, c.open) && !loses(c.set, set))
+    if (opensNoMore(is, c.open) && !costsLess(c.set, set))
       return withoutRedundant({ set, open: is }, base, problem);
   }
   return c;

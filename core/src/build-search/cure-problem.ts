@@ -41,7 +41,7 @@ export function cureProblem(
     return penaltyAt(from, axle) - penaltyAt(to, axle) + WITH_OTHER_END * less;
   };
   const felt = COLUMNS.drivability.step;
-  const saves = (set: readonly number[], without: readonly number[]) =>
+  const costsLess = (set: readonly number[], without: readonly number[]) =>
     set.some((i) => maySave(i) && !without.includes(i)) && totalMinor(set) < totalMinor(without);
   const improversAt = (at: Axle) => (set: readonly number[], left: readonly string[]) => {
     if (toSettle(judged(set).cheap(at)).some((n) => !left.includes(openKey(n)))) return [];
@@ -52,7 +52,7 @@ export function cureProblem(
       if (!may(i) || !space.fits(set, i)) return false;
       const more = union(set, [i]);
       const gained = gain(set, more);
-      if (gained >= felt || saves(more, set)) return true;
+      if (gained >= felt || costsLess(more, set)) return true;
       // one of several that end the droop: the next one goes with the next thing
       const ended = droopEndsBy(judged(set).bare, at) !== droopEndsBy(judged(more).bare, at);
       return gained > -felt && penalty >= felt && ended;
@@ -77,7 +77,8 @@ export function cureProblem(
     independent: (i) => isIndependent(itemAt(space, i)),
     isNoWorseBuy: (a, b) => isNoWorseBuy(itemAt(space, a), itemAt(space, b), base, kits),
     improvers: axle !== null && improve ? improversAt(axle) : () => [],
-    loses: (set, without) => gain(without, set) >= felt || saves(set, without),
+    drivesBetter: (set, without) => gain(without, set) >= felt,
+    costsLess,
     mostAdded: MOST_ADDED,
   };
 }

@@ -9,6 +9,7 @@ import {
   fitmentOf,
   isWish,
   jobOfQuestion,
+  memoized,
   LIFT_SOURCES,
   wheelOptions,
   moneyOf,
@@ -33,6 +34,9 @@ import { askPlans as ask } from '../testing/plans-asked';
 import { DAY } from '../testing/situations';
 
 const found = (job: JobSections, more: Partial<PlansAsked> = {}) => findAllPlans(ask(job, more))!;
+const searched = new Map<string, PlanSearch>();
+/** the plans of a demo job as it is, searched once */
+const plansOf = (name: string): PlanSearch => memoized(searched, name, () => found(demoJob(name)));
 const codes = (plans: readonly FoundPlan[]) => plans.map((p) => p.name);
 
 /** Judges a plan from nothing, by nothing of the search: job, rules, list, work, money. */
@@ -53,7 +57,7 @@ const SHORT = ['beekeeper', 'bell-founder', 'golf-links', 'island-hotel', 'weddi
 describe('plans of the demo world', () => {
   it.each(SHORT)('%s: each plan that is shown, judged again from nothing, says the same', (name) => {
     const job = demoJob(name);
-    const r = found(job);
+    const r = plansOf(name);
     expect(r.complete).toBe(true);
     const all = [...r.plans, ...Object.values(r.ofFamily)];
     expect(all.length).toBeGreaterThan(1);
@@ -70,14 +74,13 @@ describe('plans of the demo world', () => {
     }
   });
   it('nothing that is shown is bettered by another', () => {
-    const { plans } = found(demoJob('joiner'));
+    const { plans } = plansOf('joiner');
     for (const a of plans)
       for (const b of plans) expect(betters(countsOf(a.outcome), countsOf(b.outcome))).toBe(false);
   });
   it('the same question gives the same answer, and each step only betters the one before', () => {
-    const job = demoJob('beekeeper');
-    const names = codes(found(job).plans);
-    expect(codes(found(job).plans)).toEqual(names);
+    const job = demoJob('joiner');
+    expect(codes(found(job).plans)).toEqual(codes(plansOf('joiner').plans));
     let before: readonly FoundPlan[] = [];
     for (const step of findPlans(ask(job))) {
       for (const was of before)
@@ -96,8 +99,8 @@ const equal = (a: FoundPlan, b: FoundPlan) =>
   countsOf(a.outcome).every((x, i) => Math.abs(x - countsOf(b.outcome)[i]!) < 1e-6);
 
 describe('locks', () => {
-  const job = demoJob('beekeeper');
-  const free = found(job);
+  const job = demoJob('joiner');
+  const free = plansOf('joiner');
   const first = free.plans[0]!;
   it('what is pinned is in every plan, what is banned in none', () => {
     const out = first.parts[0]!;
@@ -112,9 +115,8 @@ describe('locks', () => {
     for (const p of pinned.plans) expect(p.parts).toContain(other);
   });
   it('a pin leaves no more than two sources at an end, and finds nothing that is better than without it', () => {
-    const joiner = demoJob('joiner');
-    const all = found(joiner).plans;
-    const pinned = found(joiner, { locks: [{ how: 'pin', what: 'part', which: 'BS-9321' }] }).plans;
+    const all = free.plans;
+    const pinned = found(job, { locks: [{ how: 'pin', what: 'part', which: 'BS-9321' }] }).plans;
     expect(pinned.length).toBeGreaterThan(0);
     for (const p of pinned) {
       const sources = p.parts
@@ -272,7 +274,7 @@ describe('laws of the search', () => {
     const job = demoJob('wedding-photographer');
     const platform = job.vehicle.platform!;
     const own = catalogue.parts.filter((p) => p.applications.some((a) => a.platform === platform));
-    const full = found(job);
+    const full = plansOf('wedding-photographer');
     for (const gone of own.slice(0, 8)) {
       const less = found(job, {
         catalogue: { ...catalogue, parts: catalogue.parts.filter((p) => p !== gone) },
@@ -289,7 +291,7 @@ describe('laws of the search', () => {
   });
   it('a part that was measured to give less is searched as it was measured', () => {
     const job = demoJob('beekeeper');
-    const part = found(job)
+    const part = plansOf('beekeeper')
       .plans[0]!.parts.map((c) => catalogue.parts.find((p) => p.code === c)!)
       .find((p) => p.effects.some((e) => 'thicknessMm' in e))!;
     const of = (liftShare: number) => {

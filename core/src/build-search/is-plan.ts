@@ -10,13 +10,15 @@ import { isFixed, itemAt, openKey, union, type PlanSets, type SearchWorld } from
  *  - Nothing that could be added settles something that is left open and opens nothing. What turns on both ends may be left so when what
  *    settled it at one end is taken out again.
  *
- *  Holds of every plan that is told, and by `exact.test.ts` no other set betters those. `loses`: whether the first is better in something. */
+ *  Holds of every plan that is told, and by `exact.test.ts` no other set betters those. */
 export function isPlan(
   set: readonly number[],
   { space }: Pick<SearchWorld, 'space'>,
   { judged }: Pick<PlanSets, 'judged'>,
-  loses: CureProblem['loses'],
+  { drivesBetter, costsLess }: Pick<CureProblem, 'drivesBetter' | 'costsLess'>,
 ): boolean {
+  const loses = (of: readonly number[], less: readonly number[]) =>
+    drivesBetter(of, less) || costsLess(of, less);
   type NeedsOf = (of: readonly number[]) => readonly Need[];
   const cheap: NeedsOf = (of) => toSettle(judged(of).cheap(null));
   const room: NeedsOf = (of) => toSettle(judged(of).room(null));

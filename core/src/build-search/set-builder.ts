@@ -131,7 +131,7 @@ export function setBuilder(world: SearchWorld, on: string): SetBuilder {
       const { sets: closed, cut } = closedSets(from, whole);
       const fixed = (set: readonly number[]) => set.filter((i) => isFixed(space, i));
       const lean = closed.map((c) => withoutRedundant(c, fixed(c.set), whole));
-      return { of: lean.filter(({ set }) => isPlan(set, world, sets, whole.loses)), cut };
+      return { of: lean.filter(({ set }) => isPlan(set, world, sets, whole)), cut };
     },
     found: (set) =>
       wholePlan(

@@ -114,6 +114,20 @@ describe('a week in the bays', () => {
     const list = fc.sample(jobs(8), { seed: 4, numRuns: 1 })[0]!;
     expect(planWeek(list, FLOOR)).toEqual(planWeek(list, FLOOR));
   });
+  it('jobs that are alike go in as they stand in the list, whatever they are called', () => {
+    const alike = fc.sample(job(0, true), { seed: 4, numRuns: 1 })[0]!;
+    const one = { ...FLOOR, bays: FLOOR.bays.slice(0, 1) };
+    for (const ids of [
+      ['c', 'a', 'b'],
+      ['b', 'c', 'a'],
+    ]) {
+      const { placed } = planWeek(
+        ids.map((id) => ({ ...alike, id, skills: [] })),
+        one,
+      );
+      expect([...placed].sort((x, y) => x.start - y.start).map((p) => p.id)).toEqual(ids);
+    }
+  });
   it('says why a job has no place: no bay, nobody who knows it, too few, no rack', () => {
     const one: WaitingJob = {
       id: 'a',

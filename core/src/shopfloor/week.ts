@@ -53,7 +53,7 @@ type Floor = Pick<Workshop, 'bays' | 'fitters' | 'racks'>;
 /** The jobs of a shop in its bays: none shares a bay, a fitter or a rack with another at one time, none begins before its boxes are
  *  here or without somebody who knows it, and together they are as little late as the search finds. Jobs go in one after the other, each
  *  where it is done first; many orders are tried: by promise, by slack, by length, then changed bit by bit for `tries` changes or until
- *  nothing can be less late (`leastLate`). The same question has the same answer.
+ *  nothing can be less late (`leastLate`). Of jobs that are alike the first of the list goes first. The same question has the same answer.
  *  @param tries changes that are tried; 0: only the rules of order */
 export function planWeek(jobs: readonly WaitingJob[], floor: Floor, tries = TRIES): Week {
   const why = new Map(
@@ -75,9 +75,8 @@ export function planWeek(jobs: readonly WaitingJob[], floor: Floor, tries = TRIE
     (x, y) => less(work(x), work(y)),
   ];
   const by = (rule: (x: WaitingJob, y: WaitingJob) => number) =>
-    [...can].sort(
-      (x, y) => held(x) - held(y) || less(x.start ?? 0, y.start ?? 0) || rule(x, y) || (x.id < y.id ? -1 : 1),
-    );
+    // of equals the first of the list goes first
+    [...can].sort((x, y) => held(x) - held(y) || less(x.start ?? 0, y.start ?? 0) || rule(x, y));
   const worth = (placed: readonly Placed[]): readonly [number, number] => [
     placed.reduce((n, p) => n + p.late, 0),
     placed.reduce((n, p) => n + p.done, 0),
