@@ -1,9 +1,6 @@
-import { findPlans, parseTireSize, type FoundPlan, type JobSections, type Platform } from '..';
+import { parseTireSize, type JobSections, type Platform } from '..';
 import { catalogue, plainJob } from '../testing/demo-world';
-import { askPlans } from '../testing/plans-asked';
-
-/** every platform with one of the wishes in every run; with each of them by `npm run exact` */
-const ALL = process.env.RIGGER_WISHES === 'all';
+import { askPlans, searchUntil, TO_THE_END } from '../testing/plans-asked';
 
 const brief = (job: JobSections, change: Partial<JobSections['brief']>): JobSections => ({
   ...job,
@@ -33,21 +30,17 @@ const WISHES: readonly (readonly [string, (job: JobSections, p: Platform) => Job
   ['level', (job) => brief(job, { wish: 'stance', stance: 'level' })],
   ['the next tyre', nextTire],
 ];
+/** every platform with one of the wishes in every run; with each of them by `npm run exact` */
 const cases = catalogue.platforms.flatMap((p, i) =>
-  WISHES.filter((_, w) => ALL || w === i % WISHES.length).map(([name, of]) => [p.code, name, of, p] as const),
+  WISHES.filter((_, w) => TO_THE_END || w === i % WISHES.length).map(
+    ([name, of]) => [p.code, name, of, p] as const,
+  ),
 );
-/** the search until its first plan has no *no*, which nothing that it finds later takes away; to its end by `npm run exact` */
-function firstPlan(job: JobSections): FoundPlan | undefined {
-  const steps = findPlans(askPlans(job));
-  for (;;) {
-    const { done, value } = steps.next();
-    const [first] = value?.plans ?? [];
-    if (done || (!ALL && first?.outcome.needs.no === 0)) return first;
-  }
-}
 describe('what is asked for every day', () => {
   it.each(cases)('%s, %s: the first plan has no *no* in it', (code, _, of, p) => {
-    const first = firstPlan(of(plainJob(code), p))!;
-    expect(first.needs.filter((n) => n.verdict === 'no')).toEqual([]);
+    // nothing that it finds later takes the first one without a *no* away
+    const r = searchUntil(askPlans(of(plainJob(code), p)), ({ plans }) => plans[0]?.outcome.needs.no === 0);
+    if (TO_THE_END) expect(r.complete).toBe(true);
+    expect(r.plans[0]!.needs.filter((n) => n.verdict === 'no')).toEqual([]);
   });
 });

@@ -96,8 +96,9 @@ export function setCosts(world: SearchWorld, { judged, partsOf }: PlanSets): Set
       newTires(job.tire),
     );
   const places = (set: readonly number[]) => repairsWith(set).reduce((n, r) => n + r.places.length, 0);
+  const placesBare = once(() => places([]));
   const repairSavers = new Map<number, boolean>();
-  const savesRepair = (i: number): boolean => memoized(repairSavers, i, () => places([i]) < places([]));
+  const savesRepair = (i: number): boolean => memoized(repairSavers, i, () => places([i]) < placesBare());
   /** what a part can take off beside its own price: repairs of what it replaces are not done */
   const saved = once((): Cost => {
     const { plan } = judged([]);

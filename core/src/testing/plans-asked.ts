@@ -1,4 +1,14 @@
-import { builtPlan, buy, listed, type FoundPlan, type JobSections, type Part, type PlansAsked } from '..';
+import {
+  builtPlan,
+  buy,
+  findPlans,
+  listed,
+  type FoundPlan,
+  type JobSections,
+  type Part,
+  type PlanSearch,
+  type PlansAsked,
+} from '..';
 import { catalogue, settings } from './demo-world';
 import { DAY } from './situations';
 
@@ -11,6 +21,17 @@ export const askPlans = (job: JobSections, more: Partial<PlansAsked> = {}): Plan
   locks: [],
   ...more,
 });
+/** everything to its end, not only what is quick: `npm run exact` */
+export const TO_THE_END = process.env.RIGGER_WISHES === 'all';
+/** The search until it has found enough; to its end where it never has, and by `npm run exact`. */
+export function searchUntil(asked: PlansAsked, enough: (r: PlanSearch) => boolean): PlanSearch {
+  const steps = findPlans(asked);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value!;
+    if (!TO_THE_END && enough(step.value)) return step.value;
+  }
+}
 /** These parts bought in the cheapest way, nothing else, judged by nothing of the search. */
 export function boughtPlan(asked: PlansAsked, parts: readonly Part[]): FoundPlan {
   const bought = buy(parts, asked.catalogue.kits);
