@@ -1,6 +1,13 @@
-import { LIMITED, SKILLS, type ShopSettings } from '@rigger/core';
+import { CHARGES, LIMITED, SKILLS, type Charge, type ShopSettings } from '@rigger/core';
 import * as z from 'zod';
 import { id, line, named, versioned, ways } from './fields';
+
+const share = z.number().min(0).max(1);
+const sum = z.int().min(0).max(10_000_000);
+/** what the shop takes for each charge, by how it comes */
+const rates = Object.fromEntries(
+  CHARGES.map((c) => [c.setting, c.comes === 'share-of-labour' ? share : sum]),
+) as Readonly<Record<Charge['setting'], typeof share | typeof sum>>;
 
 export const SettingsSchema = z
   .strictObject({
@@ -10,9 +17,8 @@ export const SettingsSchema = z
     lengthUnit: z.enum(['mm', 'in']),
     currency: z.string().min(1).max(8),
     labourMinorPerHour: z.int().min(0).max(1_000_000),
-    suppliesShare: z.number().min(0).max(1),
-    taxShare: z.number().min(0).max(1),
-    alignmentMinor: z.int().min(0).max(10_000_000),
+    taxShare: share,
+    ...rates,
     hoursRange: z
       .strictObject({ underShare: z.number().min(0).max(0.9), overShare: z.number().min(0).max(3) })
       .nullable(),

@@ -1,5 +1,5 @@
 import type { Catalogue } from '@rigger/core';
-import type { QuotePaper } from '@rigger/contracts';
+import type { QuotePaper, QuotedPaperPlan } from '@rigger/contracts';
 import { randomUUID } from 'node:crypto';
 import Papa from 'papaparse';
 import type { PrintTask } from './services/printable';
@@ -97,6 +97,47 @@ it('a job file carries what was given, and reading it in keeps it', async () => 
   const file = (await s.api.get(`/api/jobs/${job.id}/file`).expect(200)).body;
   const copy = (await s.api.post('/api/jobs/import').send(file).expect(201)).body;
   expect((await given(copy)).map((q) => q.paper)).toEqual((await given(job)).map((q) => q.paper));
+});
+it('a paper of the first version, a field for each sum, is read as one of today; a field it never had is named', async () => {
+  const job = await s.job(1012);
+  await write(job, { validUntil: '2026-12-24', freightMinor: 12_000 });
+  await give(job).expect(201);
+  const file = (await s.api.get(`/api/jobs/${job.id}/file`).expect(200)).body;
+  const [paper] = file.quotes;
+  const once = (more: object) => ({
+    ...file,
+    quotes: [
+      {
+        ...paper,
+        version: 1,
+        plans: paper.plans.map(({ money, ...plan }: QuotedPaperPlan) => {
+          const of = (term: string) => money.terms.find((t) => t.term === term)!.amount!;
+          return {
+            ...plan,
+            money: {
+              partsMinor: of('parts').from,
+              freightMinor: of('freight').from,
+              labour: of('labour'),
+              supplies: of('supplies'),
+              alignmentMinor: of('alignment').from,
+              tax: of('tax'),
+              total: money.total,
+              ...more,
+            },
+          };
+        }),
+      },
+    ],
+  });
+  const copy = (await s.api.post('/api/jobs/import').send(once({})).expect(201)).body;
+  expect((await given(copy))[0]!.paper).toEqual((await given(job))[0]!.paper);
+  const refused = (
+    await s.api
+      .post('/api/jobs/import')
+      .send(once({ postageMinor: 5 }))
+      .expect(422)
+  ).body;
+  expect(JSON.stringify(refused)).toContain('postageMinor');
 });
 it('a job keeps as many as its file can carry, and says so', async () => {
   const job = await s.job(1012);

@@ -1,4 +1,4 @@
-import type { FigureName, Formula } from '@rigger/core';
+import type { CostTerm, FigureName, Formula } from '@rigger/core';
 
 export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'wheel-load': 'Sprung load of one wheel',
@@ -98,7 +98,8 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'labour-cost': 'Labour',
   'labour-minutes': 'Hours in bay',
   supplies: 'Shop supplies',
-  'alignment-cost': 'Alignment',
+  alignment: 'Alignment',
+  freight: 'Freight',
   tax: 'Tax',
   total: 'Total',
   clearance: 'Clearance over used travel',
@@ -186,6 +187,11 @@ export const FIGURE_WORDS: Readonly<Record<FigureName, string>> = {
   'tie-rod-arm': 'Steering arm, + behind the axle',
   'tie-rod-pitch': 'Tie rod per turn',
 };
+const FIGURES_OF_TERMS = { parts: 'part-cost', labour: 'labour-cost' } as const;
+/** What a term of the money is called. */
+export const costTermWord = (term: CostTerm): string =>
+  FIGURE_WORDS[term === 'parts' || term === 'labour' ? FIGURES_OF_TERMS[term] : term];
+
 export const FORMULA_WORDS: Readonly<Record<Formula, string>> = {
   balance: 'spring force × motion ratio = wheel load',
   'virtual-work': 'k·r² + F·dr/dz',

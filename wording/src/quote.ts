@@ -1,4 +1,4 @@
-import type { QuotePaper, QuotedPaperPlan } from '@rigger/contracts';
+import type { QuotePaper, QuotedPaperPlan, QuotedTerm } from '@rigger/contracts';
 import {
   AXLES,
   formatDecimal,
@@ -28,6 +28,7 @@ import {
   type Style,
 } from './format';
 import type { Headline } from './headline';
+import { costTermWord } from './figures';
 import { FAMILY_NAMES } from './plans';
 import { identityText } from './variant';
 import { HAZARD_WORDS } from './words';
@@ -37,6 +38,18 @@ export const moneyBetween = ({ from, to }: Between, style: Style): string =>
   money(from, style) === money(to, style)
     ? money(from, style)
     : `${money(from, style)} to ${money(to, style)}`;
+
+/** What a term of a quote comes to, and the one of this name; nothing where a paper has no such term. */
+export const termText = ({ amount }: QuotedTerm, style: Style): string =>
+  amount === null ? 'ask' : moneyBetween(amount, style);
+export function termOf(
+  { money: { terms } }: Pick<QuotedPaperPlan, 'money'>,
+  term: string,
+  style: Style,
+): string {
+  const of = terms.find((t) => t.term === term);
+  return of ? termText(of, style) : '';
+}
 
 /** What is given up, in a customer's words. */
 export function givenUpText(g: GivenUp, style: Style): string {
@@ -79,7 +92,7 @@ export function quotePaper(
   const plans = quote.plans.map((p, i) => planOn(p, letterOf(i), vehicle, style));
   return {
     format: 'apt-rigger-quote',
-    version: 1,
+    version: 2,
     job: number,
     revision: as.revision,
     day: as.day,
@@ -133,7 +146,10 @@ function planOn(p: QuotedPlan, letter: string, vehicle: KnownVehicle | null, sty
       word: lineProvenance(l),
       amountMinor: l.lineMinor,
     })),
-    money: p.money,
+    money: {
+      terms: p.money.terms.map((t) => ({ ...t, name: costTermWord(t.term) })),
+      total: p.money.total,
+    },
     minutes: p.minutes,
     bayMinutes: p.bayMinutes,
     rackMinutes: p.rackMinutes,
@@ -145,7 +161,7 @@ function planOn(p: QuotedPlan, letter: string, vehicle: KnownVehicle | null, sty
   };
 }
 function notIncluded({ plans }: Quote, own: string): string[] {
-  const freight = plans.some((p) => p.money.freightMinor === null);
+  const freight = plans.some((p) => p.money.terms.some((t) => t.term === 'freight' && t.amount === null));
   const asked = new Set(plans.flatMap((p) => p.lines.filter((l) => l.lineMinor === null).map((l) => l.name)));
   return [
     ...own

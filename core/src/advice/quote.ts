@@ -1,7 +1,15 @@
 import { isReversible, LIFT_SOURCES, type Catalogue, type Hazard } from '../catalogue';
 import { advisedNeeds, given, openNeeds, type Figure } from '../evidence';
 import type { Alternative, Decision, JobSections, QuoteSection, ShopSettings } from '../job';
-import { charged, spreadOf, workTimes, type Money, type PartsLine } from '../work-order';
+import {
+  charged,
+  COST_TERMS,
+  spreadOf,
+  workTimes,
+  type CostTerm,
+  type PartsLine,
+  type WorkPlan,
+} from '../work-order';
 import { dayAfter } from '../rules';
 import { needKey, type Need } from '../assessment';
 import type { Forecast } from '../forecast';
@@ -24,13 +32,8 @@ export interface Between {
 }
 /** Money of a quote, minor units; what depends on hours is a range as they are. */
 export interface QuotedMoney {
-  readonly partsMinor: number;
-  /** null: nobody has said, so it is in no total */
-  readonly freightMinor: number | null;
-  readonly labour: Between;
-  readonly supplies: Between;
-  readonly alignmentMinor: number;
-  readonly tax: Between;
+  /** in the order in which they are shown; null: nobody has said, so it is in no total */
+  readonly terms: readonly { readonly term: CostTerm; readonly amount: Between | null }[];
   readonly total: Between;
 }
 /** One plan as a customer is asked about it. */
@@ -143,7 +146,11 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
       .map((p) => p.name),
     lines,
     toAsk: lines.filter((l) => l.lineMinor === null).length,
-    money: quotedMoney(money, hoursBetween(money.minutes, range), freightMinor, settings),
+    money: quotedMoney(
+      { partsMinor: money.partsMinor, minutes: hoursBetween(money.minutes, range), freightMinor },
+      work,
+      settings,
+    ),
     minutes: hoursBetween(times.personMinutes, range),
     bayMinutes: hoursBetween(times.bayMinutes, range),
     rackMinutes: hoursBetween(times.rackMinutes, null),
@@ -161,32 +168,29 @@ function quoted(asked: BuiltAsked, id: string | null, freightMinor: number | nul
     hazards: CUSTOMERS.filter((h) => work.steps.some((s) => s.hazards.includes(h))),
   };
 }
-/** Labour and supplies follow the hours; tax is on all, freight with it. */
+/** Labour and what is a share of it follow the hours; tax is on all, freight with it. */
 function quotedMoney(
-  money: Pick<Money, 'partsMinor' | 'alignmentMinor'>,
-  minutes: Between,
-  freightMinor: number | null,
-  s: Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare'>,
+  {
+    partsMinor,
+    minutes,
+    freightMinor,
+  }: { readonly partsMinor: number; readonly minutes: Between; readonly freightMinor: number | null },
+  { rackMinutes }: Pick<WorkPlan, 'rackMinutes'>,
+  s: ShopSettings,
 ): QuotedMoney {
-  const beside = [
-    given('alignment-cost', money.alignmentMinor, 'money'),
-    ...(freightMinor === null ? [] : [given('part-cost', freightMinor, 'money', 'freight')]),
-  ];
-  const parts = given('part-cost', money.partsMinor, 'money');
-  const at = (which: keyof Between) =>
-    charged({ hours: given('labour-minutes', minutes[which], 'minutes'), parts, beside }, s);
+  const parts = given('part-cost', partsMinor, 'money');
+  const at = (which: keyof Between) => {
+    const hours = given('labour-minutes', minutes[which], 'minutes');
+    return { parts, ...charged({ hours, parts, freightMinor, onRack: rackMinutes > 0 }, s) };
+  };
   const ends = { from: at('from'), to: at('to') };
   const each = (of: keyof typeof ends.from): Between => ({
     from: ends.from[of].value,
     to: ends.to[of].value,
   });
+  const freight = freightMinor === null ? null : { from: freightMinor, to: freightMinor };
   return {
-    partsMinor: money.partsMinor,
-    freightMinor,
-    labour: each('labour'),
-    supplies: each('supplies'),
-    alignmentMinor: money.alignmentMinor,
-    tax: each('tax'),
+    terms: COST_TERMS.map((term) => ({ term, amount: term === 'freight' ? freight : each(term) })),
     total: each('total'),
   };
 }

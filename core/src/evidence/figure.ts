@@ -1,4 +1,5 @@
 import type { Provenance } from '../catalogue';
+import { CHARGES } from '../job';
 import { once } from '../units';
 import type { LoadCase } from './load-case';
 import { CLOSED_FORMULAS, type ClosedFormula, type Formula, type Numbers } from './formulas';
@@ -133,8 +134,8 @@ export const FIGURE_NAMES = [
   'part-cost',
   'labour-cost',
   'labour-minutes',
-  'supplies',
-  'alignment-cost',
+  'freight',
+  ...CHARGES.map((c) => c.name),
   'tax',
   'total',
   'clearance',

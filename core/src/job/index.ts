@@ -1,6 +1,7 @@
 export * from './bay-work';
 export * from './after';
 export * from './alignment-reading';
+export * from './charges';
 export * from './corner';
 export * from './entry-at';
 export * from './job';

@@ -1,3 +1,4 @@
+import type { ChargeRates } from './charges';
 import type { Workshop } from './workshop';
 
 export const LIMITED = ['total-lift', 'tire-lift', 'track-increase', 'wheel-spacer'] as const;
@@ -9,7 +10,7 @@ export interface PlaceLimit {
   readonly whose: string;
 }
 /** What the shop sets for itself. */
-export interface ShopSettings {
+export interface ShopSettings extends ChargeRates {
   /** as it stands over the board and on what is printed; may be empty */
   readonly shopName: string;
   readonly shopPlace: string;
@@ -18,9 +19,7 @@ export interface ShopSettings {
   readonly lengthUnit: 'mm' | 'in';
   readonly currency: string;
   readonly labourMinorPerHour: number;
-  readonly suppliesShare: number;
   readonly taxShare: number;
-  readonly alignmentMinor: number;
   /** how far the hours of a plan may turn out under and over what it says, as shares of them; null: the shop has not said */
   readonly hoursRange: { readonly underShare: number; readonly overShare: number } | null;
   readonly workshop: Workshop;

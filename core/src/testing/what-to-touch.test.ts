@@ -27,6 +27,7 @@ const listed = (question: string) =>
 describe.each([
   ['… a use of the vehicle?', /\bgravel\b/],
   ['… a paper of the bay?', /\brack\.pdf\b|\brackDocument\b/],
+  ['… a charge beside parts and labour?', /\bsuppliesShare\b|^\s*supplies:/m],
 ] as const)('what must be touched to add %s', (question, named) => {
   it('is what the page says, and no more than four files', () => {
     const is = files.filter((f) => named.test(codeOf(f)));

@@ -4,6 +4,7 @@ export * from './bags';
 export * from './fastening';
 export * from './preparation';
 export * from './order';
+export * from './money';
 export * from './parts-list';
 export * from './past-case';
 export * from './repair-cost';

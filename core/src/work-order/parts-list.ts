@@ -8,14 +8,12 @@ import {
   type PartBox,
   type Provenance,
 } from '../catalogue';
-import { explain, given, type Coded, type Figure } from '../evidence';
 import { entriesOf } from '../forecast';
 import { boltName } from '../hardware';
-import type { JobSections, ShopSettings } from '../job';
+import type { JobSections } from '../job';
 import type { Assessment } from '../assessment';
 import { AXLES } from '../plan-case';
 import { spareFits } from '../rules';
-import type { WorkPlan } from './step';
 import { freeCode } from '../vehicle';
 
 export interface PartsLine {
@@ -39,17 +37,6 @@ export interface PartsLine {
   /** bought for another line: its box lacks it, or the vehicle's own does not reach any more */
   readonly beside?:
     { readonly code: string; readonly why: 'not-in-box' | 'single-use' | 'longer' } | undefined;
-}
-export interface Money {
-  readonly partsMinor: number;
-  /** minutes that are charged as labour */
-  /** person time and, where it is not its own line, rack time: what is sold as labour */
-  readonly minutes: number;
-  readonly labourMinor: number;
-  readonly suppliesMinor: number;
-  readonly alignmentMinor: number;
-  readonly taxMinor: number;
-  readonly totalMinor: number;
 }
 interface Count {
   readonly front: number;
@@ -284,80 +271,3 @@ function weakest(
       .sort((a, b) => PROVENANCE_RANK.indexOf(b.kind) - PROVENANCE_RANK.indexOf(a.kind))[0] ?? null
   );
 }
-
-type Rates = Pick<ShopSettings, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare' | 'alignmentMinor'>;
-type Minutes = Pick<WorkPlan, 'personMinutes' | 'rackMinutes'>;
-/** The money of a job as figures with their reasons, minor units: parts, labour of the merged plan, supplies on labour,
- *  alignment, tax on all. An alignment is charged once: as its line where the shop has a price for it, else as labour. */
-export function moneyFigures(
-  lines: readonly Pick<PartsLine, 'lineMinor' | 'code'>[],
-  plan: Minutes,
-  s: Rates,
-): Readonly<Record<'parts' | 'labour' | 'supplies' | 'alignment' | 'tax' | 'total' | 'hours', Figure>> {
-  const asLine = s.alignmentMinor > 0 && plan.rackMinutes > 0;
-  const hours = given(
-    'labour-minutes',
-    plan.personMinutes + (asLine ? 0 : plan.rackMinutes),
-    'minutes',
-    asLine ? 'person time of the merged plan' : 'person time of the merged plan, with the rack',
-  );
-  const parts = explain('part-cost', 'money', 'sum', {
-    of: lines.flatMap((l) =>
-      l.lineMinor === null ? [] : [given('part-cost', l.lineMinor, 'money', l.code)],
-    ),
-  });
-  const alignment = given('alignment-cost', asLine ? s.alignmentMinor : 0, 'money', 'settings');
-  const { labour, supplies, tax, total } = charged({ hours, parts, beside: [alignment] }, s);
-  return { hours, parts, labour, supplies, alignment, tax, total };
-}
-/** What is charged, minor units: labour for the hours that are sold, supplies on labour, tax on all. `beside`: what is charged as it is. The
- *  only place where money is added up.
- *  @example charged({ hours: given('labour-minutes', 60, 'minutes'), parts: given('part-cost', 500, 'money'), beside: [] }, { labourMinorPerHour: 9000, suppliesShare: 0, taxShare: 0.1 }).total.value // 10450 */
-export function charged(
-  {
-    hours,
-    parts,
-    beside,
-  }: Readonly<Record<'hours' | 'parts', Figure>> & { readonly beside: readonly Figure[] },
-  s: Pick<Rates, 'labourMinorPerHour' | 'suppliesShare' | 'taxShare'>,
-): Readonly<Record<'labour' | 'supplies' | 'tax' | 'total', Figure>> {
-  const share = (value: number) => given('share', value * 100, 'percent', 'settings');
-  const labour = explain('labour-cost', 'money', 'labour', {
-    minutes: hours,
-    rate: given('labour-rate', s.labourMinorPerHour, 'money', 'per hour, settings'),
-  });
-  const supplies = explain('supplies', 'money', 'share-of', { of: labour, share: share(s.suppliesShare) });
-  const net = [parts, labour, supplies, ...beside];
-  const tax = explain('tax', 'money', 'share-of', { of: net, share: share(s.taxShare) });
-  const total = explain('total', 'money', 'sum', { of: [...net, tax] });
-  return { labour, supplies, tax, total };
-}
-/** The same as plain numbers.
- *  @example moneyOf([], { personMinutes: 60, rackMinutes: 0 }, { labourMinorPerHour: 9000, suppliesShare: 0.05, taxShare: 0.2, alignmentMinor: 0 }).totalMinor // 11340 */
-export function moneyOf(
-  lines: readonly Pick<PartsLine, 'lineMinor' | 'code'>[],
-  plan: Minutes,
-  s: Rates,
-): Money {
-  const f = moneyFigures(lines, plan, s);
-  return {
-    partsMinor: f.parts.value,
-    minutes: f.hours.value,
-    labourMinor: f.labour.value,
-    suppliesMinor: f.supplies.value,
-    alignmentMinor: f.alignment.value,
-    taxMinor: f.tax.value,
-    totalMinor: f.total.value,
-  };
-}
-
-export interface OverBudget extends Coded {
-  readonly code: 'over-budget';
-  readonly totalMinor: number;
-  readonly budgetMinor: number;
-}
-/** What the budget says to the total; null when it is kept or nobody named one. */
-export const budgetFinding = (budgetMinor: number | null, money: Money): OverBudget | null =>
-  budgetMinor !== null && money.totalMinor > budgetMinor
-    ? { code: 'over-budget', totalMinor: money.totalMinor, budgetMinor }
-    : null;

@@ -256,23 +256,21 @@ describe('money', () => {
   const plan = { personMinutes: 555, rackMinutes: 45 };
   const money = once(() => moneyOf(list(), plan, settings));
   it('is parts, labour of the plan, supplies, alignment and tax on all', () => {
-    const m = money();
-    const net = m.partsMinor + m.labourMinor + m.suppliesMinor + m.alignmentMinor;
-    expect(m.labourMinor).toBe(Math.round(((600 - 45) / 60) * settings.labourMinorPerHour));
-    expect(m.taxMinor).toBe(Math.round(net * settings.taxShare));
-    expect(m.totalMinor).toBe(net + m.taxMinor);
+    const f = moneyFigures(list(), plan, settings);
+    const net = f.parts.value + f.labour.value + f.supplies.value + f.alignment.value;
+    expect(f.labour.value).toBe(Math.round(((600 - 45) / 60) * settings.labourMinorPerHour));
+    expect(f.supplies.value).toBe(Math.round(f.labour.value * settings.suppliesShare));
+    expect(f.tax.value).toBe(Math.round(net * settings.taxShare));
+    expect(f.total.value).toBe(net + f.tax.value);
   });
   it('charges an alignment once: as its line, or as labour where the shop has no price for it, or not at all', () => {
-    const m = money();
-    expect(m).toMatchObject({ alignmentMinor: settings.alignmentMinor, minutes: 555 });
-    expect(moneyOf(list(), plan, { ...settings, alignmentMinor: 0 })).toMatchObject({
-      alignmentMinor: 0,
-      minutes: 600,
-    });
-    expect(moneyOf(list(), { personMinutes: 60, rackMinutes: 0 }, settings)).toMatchObject({
-      alignmentMinor: 0,
-      minutes: 60,
-    });
+    const said = (of: { personMinutes: number; rackMinutes: number }, alignmentMinor: number) => {
+      const { alignment, hours } = moneyFigures(list(), of, { ...settings, alignmentMinor });
+      return { alignment: alignment.value, hours: hours.value };
+    };
+    expect(said(plan, 9500)).toEqual({ alignment: 9500, hours: 555 });
+    expect(said(plan, 0)).toEqual({ alignment: 0, hours: 600 });
+    expect(said({ personMinutes: 60, rackMinutes: 0 }, 9500)).toEqual({ alignment: 0, hours: 60 });
   });
   it('opens as figures that say the same sums', () => {
     const m = money();

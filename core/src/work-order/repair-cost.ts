@@ -3,7 +3,8 @@ import { newTires } from '../forecast';
 import { isOpen, listed, type JobSections, type Looked, type ShopSettings } from '../job';
 import type { Assessment } from '../assessment';
 import { repairsOf, type RepairWork } from '../vehicle';
-import { moneyOf, partsList, type Money } from './parts-list';
+import { moneyOf, type Money } from './money';
+import { partsList } from './parts-list';
 import { workPlan } from './work-plan';
 
 /** What one repair comes to. */

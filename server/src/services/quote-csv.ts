@@ -21,11 +21,10 @@ export function quoteCsv(q: QuotePaper): string {
         code: codeText(l.code),
         maker: l.maker,
       })),
-      sum(p.title, 'Freight', p.money.freightMinor, p.money.freightMinor),
-      sum(p.title, 'Labour', p.money.labour.from, p.money.labour.to),
-      sum(p.title, 'Shop supplies', p.money.supplies.from, p.money.supplies.to),
-      sum(p.title, 'Alignment', p.money.alignmentMinor, p.money.alignmentMinor),
-      sum(p.title, 'Tax', p.money.tax.from, p.money.tax.to),
+      // the parts have a line each
+      ...p.money.terms
+        .filter((t) => t.term !== 'parts')
+        .map((t) => sum(p.title, t.name, t.amount?.from ?? null, t.amount?.to ?? null)),
       sum(p.title, 'Total', p.money.total.from, p.money.total.to),
     ]),
   );

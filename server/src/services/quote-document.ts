@@ -3,10 +3,10 @@ import {
   codeText,
   hoursText,
   longDay,
-  money,
   moneyBetween,
   priceText,
   styleOf,
+  termText,
   type Style,
 } from '@rigger/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
@@ -116,12 +116,10 @@ function planContent(p: QuotedPaperPlan, style: Style, breaks: boolean): Content
           table: {
             widths: ['*', 150],
             body: [
-              ['Parts', right(money(m.partsMinor, style))],
-              ['Freight', right(m.freightMinor === null ? 'ask' : money(m.freightMinor, style))],
-              [`Labour, ${hoursText(p.minutes)} of person time`, right(moneyBetween(m.labour, style))],
-              ['Shop supplies', right(moneyBetween(m.supplies, style))],
-              ['Alignment', right(money(m.alignmentMinor, style))],
-              ['Tax', right(moneyBetween(m.tax, style))],
+              ...m.terms.map((t) => [
+                t.term === 'labour' ? `${t.name}, ${hoursText(p.minutes)} of person time` : t.name,
+                right(termText(t, style)),
+              ]),
               [
                 { text: 'Total', bold: true },
                 { ...right(moneyBetween(m.total, style)), bold: true },

@@ -1,5 +1,5 @@
 import { SettingsSchema, VersionedSettingsSchema, type VersionedSettings } from '@rigger/contracts';
-import { NO_WORKSHOP, type ShopSettings } from '@rigger/core';
+import { NO_CHARGES, NO_WORKSHOP, type ShopSettings } from '@rigger/core';
 import type { Knex } from 'knex';
 import { writeTransaction } from './write-transaction';
 
@@ -19,9 +19,8 @@ const UNSET: ShopSettings = {
   lengthUnit: 'mm',
   currency: '¤',
   labourMinorPerHour: 0,
-  suppliesShare: 0,
   taxShare: 0,
-  alignmentMinor: 0,
+  ...NO_CHARGES,
   hoursRange: null,
   workshop: NO_WORKSHOP,
   quoteDays: null,

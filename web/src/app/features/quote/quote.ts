@@ -14,12 +14,12 @@ import {
   hoursText,
   localDay,
   longDay,
-  money,
   moneyBetween,
   notReady,
   priceText,
   quoteHeadline,
   revisedText,
+  termOf,
 } from '@rigger/wording';
 import { Arrival } from '../../data/arrival';
 import { JobStore } from '../../data/job-store';
@@ -102,13 +102,14 @@ export class QuoteView {
       cells: this.plans().map(({ paper }) => of(paper)),
     });
     return [
-      row('Labour', (p) => moneyBetween(p.money.labour, style)),
-      row('Shop supplies', (p) => moneyBetween(p.money.supplies, style)),
-      row('Alignment', (p) => money(p.money.alignmentMinor, style)),
-      row('Tax', (p) => moneyBetween(p.money.tax, style)),
+      // parts can be opened and freight is written: they have rows of their own
+      ...(this.plans()[0]?.paper.money.terms ?? [])
+        .filter((t) => t.term !== 'parts' && t.term !== 'freight')
+        .map(({ term, name }) => row(name, (p) => termOf(p, term, style))),
       row('Total', (p) => moneyBetween(p.money.total, style), true),
     ];
   });
+  protected readonly partsOf = (p: QuotedPaperPlan) => termOf(p, 'parts', this.shop.style());
   protected readonly total = (p: QuotedPaperPlan) => moneyBetween(p.money.total, this.shop.style());
   protected readonly hours = (p: QuotedPaperPlan) => hoursText(p.minutes);
   /** what a customer ought to hear, as lists */

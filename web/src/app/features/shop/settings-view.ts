@@ -3,8 +3,8 @@ import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { LIMITED, type PlaceLimit, type ShopSettings } from '@rigger/core';
-import { LIMIT_WORDS, money } from '@rigger/wording';
+import { CHARGES, LIMITED, type Charge, type PlaceLimit, type ShopSettings } from '@rigger/core';
+import { costTermWord, LIMIT_WORDS, money } from '@rigger/wording';
 import { Shop } from '../../data/shop';
 import { HeadlineBlock } from '../../ui/headline';
 import { NumberField } from '../../ui/number-field';
@@ -31,6 +31,8 @@ import { ShopSections } from './shop-sections';
 export class SettingsView {
   protected readonly shop = inject(Shop);
   protected readonly settings = this.shop.settings;
+  protected readonly charges = CHARGES;
+  protected readonly chargeWord = costTermWord;
   protected readonly limited = LIMITED;
   protected readonly limitWords = LIMIT_WORDS;
   protected readonly headline = computed(() => {
@@ -56,10 +58,10 @@ export class SettingsView {
   protected set(change: Partial<ShopSettings>): void {
     this.shop.change(change);
   }
-  protected share(of: 'suppliesShare' | 'taxShare', percent: number | null): void {
+  protected share(of: Charge['setting'] | 'taxShare', percent: number | null): void {
     if (percent !== null) this.set({ [of]: percent / 100 });
   }
-  protected minor(of: 'labourMinorPerHour' | 'alignmentMinor', value: number | null): void {
+  protected minor(of: Charge['setting'] | 'labourMinorPerHour', value: number | null): void {
     if (value !== null) this.set({ [of]: value });
   }
   /** a sign for money is never nothing: what was there stays */
