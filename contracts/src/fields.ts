@@ -33,3 +33,7 @@ export const MOST_MOVES = 100;
 export const ways = z
   .record(z.string().min(1).max(80), z.string().min(1).max(80))
   .refine((w) => Object.keys(w).length <= MOST_MOVES, `holds more than ${MOST_MOVES} ways`);
+
+/** What came from elsewhere and has not been read by a schema yet. */
+export type Loose = Readonly<Record<string, unknown>>;
+export const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);

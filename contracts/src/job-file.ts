@@ -8,13 +8,12 @@ import {
   type JobSections,
 } from '@rigger/core';
 import * as z from 'zod';
+import { isRecord, type Loose } from './fields';
 import { JobSectionsSchema } from './job';
 import { MOST_QUOTES, QuotePaperSchema, type QuotePaper } from './quote';
 
 /** The file a job is saved as. `format` and `version` come first so that a reader knows what it holds before the rest. */
 export const JOB_FILE_VERSION = 10;
-type Loose = Readonly<Record<string, unknown>>;
-const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** The rows of a list with fields that they lack; what is no list or no row is left for the schema to name. */
 const gaining = (list: unknown, added: object): unknown =>
   Array.isArray(list) ? list.map((r: unknown) => (isRecord(r) ? { ...added, ...r } : r)) : list;

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { isRecord } from './fields';
 
 /** quotes that one job has had */
 export const MOST_QUOTES = 100;
@@ -44,8 +45,6 @@ const QuotedPlanSchema = z.strictObject({
   declined: texts,
   cautions: texts,
 });
-const isRecord = (v: unknown): v is Readonly<Record<string, unknown>> =>
-  typeof v === 'object' && v !== null && !Array.isArray(v);
 const whole = (minor: unknown) => (minor === null ? null : { from: minor, to: minor });
 /** Money of a paper of version 1, which had a field for each term, as version 2 has it. */
 const inTerms = (plan: unknown): unknown => {

@@ -39,9 +39,10 @@ export const moneyBetween = ({ from, to }: Between, style: Style): string =>
     ? money(from, style)
     : `${money(from, style)} to ${money(to, style)}`;
 
-/** What a term of a quote comes to, and the one of this name; nothing where a paper has no such term. */
+/** What a term of a quote comes to. */
 export const termText = ({ amount }: QuotedTerm, style: Style): string =>
   amount === null ? 'ask' : moneyBetween(amount, style);
+/** The same of the term with this name; empty where a paper has none. */
 export function termOf(
   { money: { terms } }: Pick<QuotedPaperPlan, 'money'>,
   term: string,

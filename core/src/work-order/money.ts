@@ -68,7 +68,7 @@ export function charged(
   const net = [parts, ...freight, labour, ...charges.map(([, figure]) => figure)];
   const tax = explain('tax', 'money', 'share-of', { of: net, share: share(s.taxShare) });
   const total = explain('total', 'money', 'sum', { of: [...net, tax] });
-  return { ...(Object.fromEntries(charges) as Record<ChargeName, Figure>), labour, tax, total };
+  return { labour, ...(Object.fromEntries(charges) as Record<ChargeName, Figure>), tax, total };
 }
 /** The same as plain numbers.
  *  @example moneyOf([], { personMinutes: 60, rackMinutes: 0 }, { labourMinorPerHour: 9000, suppliesShare: 0.05, taxShare: 0.2, alignmentMinor: 0 }).totalMinor // 11340 */
