@@ -1,25 +1,5 @@
-/** Rooms and who may import whom. The order below is the only order: a room imports rooms to its left. */
-const CORE_ROOMS = [
-  'units',
-  'tires',
-  'suspension',
-  'clearance',
-  'driveline',
-  'hardware',
-  'catalogue',
-  'job',
-  'evidence',
-  'vehicle',
-  'forecast',
-  'plan-case',
-  'rules',
-  'assessment',
-  'work-order',
-  'build-search',
-  'advice',
-  'shopfloor',
-  'drawing',
-];
+const { CORE_ROOMS } = require('./tools/rooms.cjs');
+
 // tests and what only tests use
 const test = '(\\.test\\.ts$|/testing/|\\.harness\\.ts$)';
 const rooms = CORE_ROOMS.map((room, i) => ({

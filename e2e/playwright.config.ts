@@ -12,7 +12,9 @@ export default defineConfig({
   outputDir: '../test-results/journeys',
   use: {
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // a trace of every step takes a third of the time: asked for when a journey is looked into
+    trace: process.env.RIGGER_TRACE === '1' ? 'retain-on-failure' : 'off',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

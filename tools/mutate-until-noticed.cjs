@@ -1,10 +1,9 @@
-const Noticing = require('@stryker-mutator/jest-runner/jest-env/node');
-
 /** A change that one test has noticed is noticed: the tests after it need not run. */
-module.exports = class extends Noticing {
-  // the class above takes this up and calls it with each event
-  handleTestEvent(event) {
-    if (event.name === 'test_fn_failure' || event.name === 'hook_failure') this.noticed = true;
-    if (event.name === 'test_start' && this.noticed) event.test.mode = 'skip';
-  }
-};
+exports.untilNoticed = (Noticing) =>
+  class extends Noticing {
+    // the class above takes this up and calls it with each event
+    handleTestEvent(event) {
+      if (event.name === 'test_fn_failure' || event.name === 'hook_failure') this.noticed = true;
+      if (event.name === 'test_start' && this.noticed) event.test.mode = 'skip';
+    }
+  };

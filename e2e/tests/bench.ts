@@ -171,10 +171,16 @@ export { expect };
 
 /** Presses Tab until the element has the focus: only what can be reached by keyboard can be used here. */
 export async function tabTo(page: Page, target: Locator): Promise<void> {
-  await target.waitFor();
+  // looked up once: finding it by its role takes longer than pressing the key
+  const find = () => target.elementHandle();
+  let element = await find();
   for (let i = 0; i < 120; i++) {
-    if (await target.evaluate((e) => e === document.activeElement)) return;
-    await page.keyboard.press('Tab');
+    const is = await element?.evaluate((e) =>
+      e === document.activeElement ? 'focused' : e.isConnected ? 'elsewhere' : 'drawn anew',
+    );
+    if (is === 'focused') return;
+    if (is === 'drawn anew') element = await find();
+    else await page.keyboard.press('Tab');
   }
   throw new Error(`not reached by keyboard: ${String(target)}`);
 }

@@ -51,11 +51,12 @@ const figureOf = (axle: Axle, fromKg: number, carriesKg: number, loadCase: LoadC
 /** The load from which an axle sits on its bump stops, where it does in one of the cases. */
 function found(a: AxlePlan, c: PlanCase): readonly (Raised<OnStopsFinding> & { readonly figure: Figure })[] {
   const { axle, prepared } = a;
-  const { state } = a.view();
+  const view = a.view();
+  const { state } = view;
   const load = loadOn(prepared.input, c.planned);
   const inCase = (which: LoadCase) => sits(state, wheelLoadN(load, which));
   const used = namesLoad(c.job.brief) && inCase('as-used');
-  const fromN = used || inCase('rated') ? onStopsFromN(state) : null;
+  const fromN = used || inCase('rated') ? prepared.memo(`stops from ${view.key}`, () => onStopsFromN(state)) : null;
   if (fromN === null) return [];
   const which = used ? 'as-used' : 'rated';
   const fromKg = (2 * (fromN - load.emptyN)) / G_M_PER_S2;

@@ -1,0 +1,3 @@
+const { untilNoticed } = require('./mutate-until-noticed.cjs');
+
+module.exports = untilNoticed(require('@stryker-mutator/jest-runner/jest-env/node'));

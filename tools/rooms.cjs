@@ -1,0 +1,22 @@
+/** Rooms of the core. The order is the only order: a room imports rooms before it. */
+exports.CORE_ROOMS = [
+  'units',
+  'tires',
+  'suspension',
+  'clearance',
+  'driveline',
+  'hardware',
+  'catalogue',
+  'job',
+  'evidence',
+  'vehicle',
+  'forecast',
+  'plan-case',
+  'rules',
+  'assessment',
+  'work-order',
+  'build-search',
+  'advice',
+  'shopfloor',
+  'drawing',
+];
