@@ -46,9 +46,7 @@ for (const room of ROOMS) {
     jest: { projectType: 'custom', configFile: 'jest.mutate.config.mjs', enableFindRelatedTests: false },
     coverageAnalysis: 'perTest',
     mutate:
-      files.length > 0
-        ? files.map((f) => `${path.dirname(dir)}/${f}`)
-        : [`${dir}/*.ts`, `!${dir}/*.test.ts`],
+      files.length > 0 ? files.map((f) => `${path.dirname(dir)}/${f}`) : [`${dir}/*.ts`, `!${dir}/*.test.ts`],
     ignorePatterns: ['/docs', '/e2e', '/test-results', 'dist', '.angular', 'var'],
     reporters: ['progress-append-only', 'missed', 'json'],
     jsonReporter: { fileName: path.join(results, `mutation-${room}.json`) },

@@ -175,7 +175,7 @@ export async function tabTo(page: Page, target: Locator): Promise<void> {
   const find = () => target.elementHandle();
   let element = await find();
   for (let i = 0; i < 120; i++) {
-    const is = await element?.evaluate((e) =>
+    const is = await element.evaluate((e) =>
       e === document.activeElement ? 'focused' : e.isConnected ? 'elsewhere' : 'drawn anew',
     );
     if (is === 'focused') return;

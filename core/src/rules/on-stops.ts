@@ -56,7 +56,8 @@ function found(a: AxlePlan, c: PlanCase): readonly (Raised<OnStopsFinding> & { r
   const load = loadOn(prepared.input, c.planned);
   const inCase = (which: LoadCase) => sits(state, wheelLoadN(load, which));
   const used = namesLoad(c.job.brief) && inCase('as-used');
-  const fromN = used || inCase('rated') ? prepared.memo(`stops from ${view.key}`, () => onStopsFromN(state)) : null;
+  const fromN =
+    used || inCase('rated') ? prepared.memo(`stops from ${view.key}`, () => onStopsFromN(state)) : null;
   if (fromN === null) return [];
   const which = used ? 'as-used' : 'rated';
   const fromKg = (2 * (fromN - load.emptyN)) / G_M_PER_S2;
