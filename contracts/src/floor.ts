@@ -21,7 +21,7 @@ const line = z.strictObject({
   group: z.enum(['suspension', 'repair', 'rolling', 'shop']),
   orderBy: day.nullable(),
 });
-const floor = z.strictObject({
+export const FloorJobSchema = z.strictObject({
   vehicle: z.string(),
   crews: z.array(z.strictObject({ people: count, bayMinutes: count })).min(1),
   rackMinutes: count,
@@ -50,7 +50,7 @@ export const FloorRowSchema = z.strictObject({
   work: z.strictObject({ version: count, data: BayWorkSchema }),
   boxes: z.strictObject({ version: count, data: BoxesSchema }),
   /** null: no vehicle is said, or something of it cannot be read */
-  floor: floor.nullable(),
+  floor: FloorJobSchema.nullable(),
 });
 export type FloorRow = z.infer<typeof FloorRowSchema>;
 export const FloorSchema = z
