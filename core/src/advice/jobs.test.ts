@@ -14,7 +14,9 @@ import {
   questionWorth,
   sizesOfSeries,
   bindings,
+  moneyOf,
   type FoundPlan,
+  type JobSections,
   type PlanSearch,
   type PlansAsked,
 } from '..';
@@ -237,7 +239,12 @@ describe('why, and why not', () => {
     const c = checkBuild(ask(brought));
     expect(c.gaps.map((n) => n.finding.code)).toContain('cv-angle');
     expect(c.sendBack.map((b) => b.code)).toEqual([idle.code]);
-    expect(c.sendBack[0]!.savesMinor).toBeGreaterThan(0);
+    const totalOf = (items: JobSections['build']['items']) => {
+      const of = { ...job, build: { ...job.build, items } };
+      const a = assess(of, catalogue, settings, { day: DAY });
+      return moneyOf(partsList(of, a, catalogue), workPlan(a, of, catalogue), settings).totalMinor;
+    };
+    expect(c.sendBack[0]!.savesMinor).toBe(totalOf(brought.build.items) - totalOf([]));
     expect(c.mended!.needs.needs + c.mended!.needs.no).toBe(0);
   });
 });

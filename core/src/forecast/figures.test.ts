@@ -3,8 +3,8 @@ import { say } from '../testing/assessed';
 import { demoJob } from '../testing/demo-world';
 
 const rounded = (v: number) => Number(v.toPrecision(5));
-/** What a figure says and from what, one step deep. */
-function told(f: Figure, depth = 1): unknown {
+/** What a figure says and from what, one step deep; of a lift also what each of its doubts comes from. */
+function told(f: Figure, depth = f.name === 'lift' ? 2 : 1): unknown {
   const { name, value, unit, plusMinus, limit, loadCase, from, formula } = f;
   const text = [
     `${name} ${rounded(value)} ${unit}`,

@@ -103,7 +103,7 @@ describe('what a lift is in doubt by', () => {
         continue;
       }
       const moved = forecast(
-        fitted(p, (x) => (x === e ? (made) : x)),
+        fitted(p, (x) => (x === e ? made : x)),
         axle,
       ).lift.value;
       const byMm = Math.abs(moved - forecast(fitted(p), axle).lift.value) / (1 - p.settleShare);

@@ -64,8 +64,12 @@ describe('the checker sees', () => {
     expect(without('off wheel-off@front').join()).toContain('without wheel-off');
   });
   it('steps that change places', () => {
-    expect(swapped(at('off strut-out@front left'), at('on strut-out@front left'))).not.toEqual([]);
-    expect(swapped(at('on vehicle-up@vehicle'), at('torque front'))).not.toEqual([]);
+    expect(swapped(at('off strut-out@front left'), at('on strut-out@front left')).join()).toContain(
+      'strut-out@front left was not off',
+    );
+    expect(swapped(at('on vehicle-up@vehicle'), at('torque front')).join()).toContain(
+      'Lower-arm pivots@front left torqued in the air',
+    );
   });
   it('a hazard that is left out, a joint torqued twice, one that is never closed', () => {
     const i = at('off strut-out@front left');
