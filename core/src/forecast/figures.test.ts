@@ -57,4 +57,8 @@ describe.each(WATCHED)('what is forecast for %s', (name) => {
     const { tires, gearing } = say(of());
     expect(all({ tires, gearing })).toMatchSnapshot();
   });
+  it('of the room of its tyre', () => {
+    const { clearance } = say(of());
+    expect(all(clearance)).toMatchSnapshot();
+  });
 });

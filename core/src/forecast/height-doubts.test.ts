@@ -138,6 +138,23 @@ describe('what a lift is in doubt by', () => {
     expect(forecast(spring(-60)).lift.value).toBeLessThan(0);
     expect(doubt(spring(-60), 'front', 'settle-tolerance')).toBeNull();
   });
+  it.each([
+    ['stands', []],
+    ['has sagged', [tape('440', '440')]],
+  ] as const)('of a spacer is a millimetre of spacer, where the vehicle %s', (_, more) => {
+    const liftOf = (mm: number) => forecast(on(HALDER, ...more, spacer(mm))).lift.value;
+    const byMm = liftOf(20 + DOUBTS.thicknessMm) - liftOf(20);
+    expect(doubt(on(HALDER, ...more, spacer(20)), 'front', 'part-tolerance')).toBeCloseTo(byMm, 1);
+  });
+  it('of what holds a vehicle that stands on its stop is what little it still moves', () => {
+    const liftOf = (mm: number) => forecast(on(HALDER, coilSpacer(mm))).lift.value;
+    const byMm = liftOf(-45 + DOUBTS.thicknessMm) - liftOf(-45);
+    const [onStop, free] = [-45, 20].map((mm) =>
+      doubt(on(HALDER, coilSpacer(mm)), 'front', 'part-tolerance')!,
+    );
+    expect(onStop).toBeCloseTo(byMm, 1);
+    expect(onStop).toBeLessThan(0.8 * free!);
+  });
   it('of friction and rubber counts only where something is moved', () => {
     for (const name of ['friction-tolerance', 'bush-tolerance']) {
       expect(doubt(on(HALDER), 'front', name)).toBeNull();

@@ -145,6 +145,19 @@ describe('a rub study', () => {
     expect(seam.toStop.clearanceMm).toBeLessThanOrEqual(seam.used.clearanceMm);
     const { used, toStop } = rubFigures(seam, s);
     expect([used.value, toStop.value]).toEqual([seam.used.clearanceMm, seam.toStop.clearanceMm]);
+    expect(Object.fromEntries(used.because.map((f) => [f.name, f.value]))).toEqual({
+      'wheel-travel': seam.used.zMm,
+      'ride-height': -s.rideZMm,
+      'tire-diameter': s.tire.diameterMm,
+      'section-on-rim': s.tire.sectionMm,
+      offset: s.tire.offsetMm,
+      'clearance-margin': seam.marginMm,
+      'tire-tolerance': s.toleranceMm,
+    });
+    expect(used).toMatchObject({ plusMinus: s.toleranceMm, limit: { min: seam.marginMm } });
+    // where nothing is near over the travel that is used, no travel is told
+    const far = rubFigures({ ...seam, used: { ...seam.used, zMm: null } }, s).used;
+    expect(far.because.map((f) => f.name)).not.toContain('wheel-travel');
   });
   it('each cure does what it says: reliefs leave what they promise, lift clears, offset goes the right way', () => {
     const [relief] = seam.cures.flatMap((c) => (c.by === 'relief' ? [c] : []));
