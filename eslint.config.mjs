@@ -14,10 +14,7 @@ export default defineConfig([
     languageOptions: {
       parserOptions: {
         project: [
-          'core/tsconfig.spec.json',
-          'contracts/tsconfig.spec.json',
-          'wording/tsconfig.spec.json',
-          'server/tsconfig.json',
+          'tsconfig.node.json',
           'e2e/tsconfig.json',
           'web/tsconfig.spec.json',
           'web/tsconfig.worker.json',
@@ -28,6 +25,9 @@ export default defineConfig([
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      // no enum is declared here
+      '@typescript-eslint/no-unsafe-enum-assignment': 'off',
+      '@typescript-eslint/no-unsafe-enum-comparison': 'off',
       '@typescript-eslint/unbound-method': ['error', { ignoreStatic: true }],
       // Material takes its configuration as plain objects of a class type
       '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
