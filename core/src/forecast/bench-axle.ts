@@ -33,12 +33,12 @@ import {
   type VehicleAxle,
 } from '../vehicle';
 
-/** One axle of a job on the bench; `off`: chosen parts that are switched off to see what each does. */
 /** Vertical stiffness of a tyre, today's and the wanted one's, N/mm; null where its size cannot be read. */
 export interface TireStiffness {
   readonly today: number | null;
   readonly planned: number | null;
 }
+/** One axle of a job on the bench; `off`: chosen parts that are switched off to see what each does. */
 export interface BenchInput extends AxleInput {
   /** in series with the springs in every frequency; not there: on wheels that do not give */
   readonly tireNPerMm?: TireStiffness | undefined;

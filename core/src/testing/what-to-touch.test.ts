@@ -37,3 +37,11 @@ describe.each([
     expect(said.length).toBeGreaterThan(0);
   });
 });
+/** Of an answer that names a file without its room or its folder, any file of that name will do. */
+it('every file that an answer names is there', () => {
+  const rows = page.split('\n').filter((l) => l.startsWith('|'));
+  const named = rows.flatMap((l) => [...l.matchAll(/`([\w./-]+\.(?:ts|cjs))`/g)].map(([, file]) => file!));
+  expect(named.length).toBeGreaterThan(60);
+  const all = [...files, ...['finding-cases', 'family-needs.test'].map((f) => `core/src/testing/${f}.ts`)];
+  expect(named.filter((file) => !all.some((f) => f === file || f.endsWith(`/${file}`)))).toEqual([]);
+});
