@@ -138,6 +138,8 @@ export const PassphraseSchema = z.strictObject({ passphrase }).meta({ id: 'Passp
 export const BackupSchema = z
   .strictObject({
     name: z.string(),
+    /** made by a person, by the clock, or in the moment before a restore */
+    kind: z.enum(['by-hand', 'by-clock', 'before-restore']),
     at: z.iso.datetime(),
     bytes: z.int(),
     /** under a passphrase that nobody but who made it knows */

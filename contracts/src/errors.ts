@@ -77,6 +77,11 @@ export const ERRORS = {
     status: 507,
     meaning: 'The database could not be written; nothing was saved. The server log says why.',
   },
+  'store-moved': {
+    status: 507,
+    meaning:
+      'The database file is no longer in its place, so nothing is saved. Put it back, or restore a backup, and start the server again.',
+  },
   'shutting-down': { status: 503, meaning: 'The server is being stopped; try again when it is back.' },
   'starting-up': { status: 503, meaning: 'The server is opening the shop’s file; try again shortly.' },
   'version-conflict': {

@@ -285,6 +285,8 @@ function asAppError(error: unknown): AppError {
   if (error instanceof URIError) return new AppError('address-unreadable');
   const store = storeFaultOf(error);
   if (store) return new AppError(store === 'locked' ? 'store-busy' : 'store-failed');
+  // the one connection is held longer than anybody waits: a restore of a large shop is under way
+  if (error instanceof Error && error.name === 'KnexTimeoutError') return new AppError('store-busy');
   if (code?.startsWith('Z_')) return new AppError('body-broken');
   const known = BY_TYPE[type ?? ''] ?? (status === undefined ? undefined : BY_STATUS[status]);
   return new AppError(known ?? 'internal');

@@ -59,8 +59,7 @@ async function restore(file: string, yes: boolean, passphrase: string): Promise<
     ].join('\n'),
   );
   if (yes) {
-    const before = await backups.make();
-    await restoreFrom(shop, file);
+    const before = await restoreFrom(shop, file, () => backups.copy('', 'before-restore'));
     await bringPhotosBack(passphrase);
     console.log(`Done. What was there before is ${BACKUPS}/${before.name}.`);
   } else console.log(ADD_YES);

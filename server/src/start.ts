@@ -69,6 +69,7 @@ export async function start(options: StartOptions): Promise<Running> {
     jobs: shop.jobs,
     live: shop.live,
     fault: shop.fault,
+    inPlace: shop.inPlace,
     printer,
     computer,
     planner,

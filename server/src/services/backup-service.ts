@@ -25,13 +25,15 @@ export class BackupService {
       await this.backups.with(name, passphrase, (file) => previewRestore(this.shop.stores.db, file)),
     );
   }
-  /** Puts a backup back; what is there now is backed up before. */
+  /** Puts a backup back; what is there is backed up in the moment before it goes, so that nothing acknowledged is in neither. */
   async restore(name: string, passphrase: string): Promise<Restored> {
     const { stores } = this.shop;
     const restored = read(
       await this.backups.with(name, passphrase, async (file) => {
-        const before = await this.backups.make(passphrase);
-        await restoreFrom(stores.db, file);
+        await this.backups.photos.backUp(this.backups.folder, passphrase);
+        const before = await restoreFrom(stores.db, file, () =>
+          this.backups.copy(passphrase, 'before-restore'),
+        );
         return { before, photosShut: await this.backups.bringPhotosBack(passphrase) };
       }),
     );
@@ -43,8 +45,10 @@ export class BackupService {
   everyHours(hours: number, onFault: (error: unknown) => void): () => void {
     if (hours <= 0) return () => undefined;
     const look = async () => {
-      const [newest] = await this.list();
-      if (!newest || Date.now() - Date.parse(newest.at) >= hours * HOUR_MS) await this.make('');
+      const [newest] = (await this.list()).filter((b) => b.kind === 'by-clock');
+      const age = newest ? Date.now() - Date.parse(newest.at) : Infinity;
+      // one that is dated after now was made before the clock was set back
+      if (age >= hours * HOUR_MS || age < 0) await this.backups.make('', 'by-clock');
     };
     const timer = setInterval(() => void look().catch(onFault), LOOK_EVERY_MS);
     return () => {

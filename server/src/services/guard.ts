@@ -5,6 +5,8 @@ export interface Guarded {
   /** names under which the server answers, without port */
   readonly hosts: readonly string[];
   /** set while the server is being stopped or not yet open */
+  /** false: what would be written now would be in no file that is found again */
+  readonly inPlace: () => boolean;
   readonly closed: () => 'shutting-down' | 'starting-up' | null;
 }
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
@@ -21,7 +23,7 @@ const hostName = (authority: string) => authority.toLowerCase().replace(/:\d*$/,
 /** Who may ask at all: only under an allowed name, since a foreign page can point its own name here, and writes only from pages
  *  of this server. */
 export const guard =
-  ({ hosts, closed }: Guarded): RequestHandler =>
+  ({ hosts, inPlace, closed }: Guarded): RequestHandler =>
   (req, res, next) => {
     const host = req.headers.host ?? '';
     if (!hosts.includes(hostName(host))) throw new AppError('host-not-allowed');
@@ -32,6 +34,8 @@ export const guard =
         throw new AppError('origin-not-allowed');
       if (site !== undefined && site !== 'same-origin' && site !== 'none')
         throw new AppError('origin-not-allowed');
+      // what only computes touches no file
+      if (!req.path.startsWith('/api/compute/') && !inPlace()) throw new AppError('store-moved');
     }
     const why = closed();
     if (why !== null && req.path !== '/api/health') {

@@ -23,6 +23,8 @@ export interface Shop {
   readonly stores: Stores;
   readonly jobs: JobsService;
   readonly live: Live;
+  /** false: the file was taken away or another one put in its place, and what is written now would be in neither */
+  readonly inPlace: () => boolean;
   /** what keeps the file from being used, or null */
   readonly fault: () => Promise<string | null>;
   /** takes over what another process wrote; true when it wrote anything */
@@ -48,6 +50,7 @@ export async function openShop(file: string): Promise<Shop> {
     stores: { db, jobs, catalogue, catalogues, settings: new SettingsStore(db) },
     jobs: new JobsService(jobs, board, new QuotesStore(db), catalogues, live),
     live,
+    inPlace: () => inodeOf(file) === opened,
     async fault() {
       if (inodeOf(file) !== opened) return 'The database file is no longer in its place.';
       return (await answers(db)) ? null : 'The database does not answer.';

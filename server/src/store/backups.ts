@@ -1,9 +1,10 @@
 import type { Backup, RestorePreview } from '@rigger/contracts';
 import type { Knex } from 'knex';
-import { existsSync } from 'node:fs';
-import { chmod, copyFile, mkdir, mkdtemp, readdir, rename, rm, stat } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { chmod, copyFile, link, mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { BACKUP_KINDS, mayGo, type BackupKind, type Named } from './backup-ages';
 import { connect, openStore, pragma } from './open-store';
 import { Photos } from './photos';
 import { isSealed, under } from './sealed';
@@ -13,9 +14,16 @@ export type BackupFault = 'not-there' | 'passphrase-wanted' | 'passphrase-wrong'
 export type Read<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: BackupFault };
 
-/** how many backups are kept; the oldest goes when a newer one is made */
-const KEPT = 21;
-const NAME = /^rigger-\d{8}-\d{6}(-\d+)?\.(sqlite|sealed)$/;
+const NAME =
+  /^rigger-(?<day>\d{8})-(?<time>\d{6})(?:-(?<kind>by-clock|before-restore))?(?:-\d+)?\.(?:sqlite|sealed)$/;
+/** What a backup's name says; null for a file of another name. One without a kind was made by a person. */
+function named(name: string): Named | null {
+  const { day, time, kind } = NAME.exec(name)?.groups ?? {};
+  if (day === undefined || time === undefined) return null;
+  const [y, m, d] = [day.slice(0, 4), day.slice(4, 6), day.slice(6)];
+  const at = Date.parse(`${y}-${m}-${d}T${time.slice(0, 2)}:${time.slice(2, 4)}:${time.slice(4)}Z`);
+  return Number.isNaN(at) ? null : { name, at, kind: BACKUP_KINDS.find((k) => k === kind) ?? 'by-hand' };
+}
 /** in the order in which they can be filled; a test holds them to what the file has */
 export const TABLES = [
   'jobs',
@@ -30,6 +38,7 @@ const PAGES_AT_ONCE = 500;
 
 interface RawConnection {
   backup(to: string, options: { progress: () => number }): Promise<unknown>;
+  prepare(sql: string): { run(): unknown; get(): unknown };
 }
 
 /** Copies of the shop's file, made while it is in use. */
@@ -44,42 +53,52 @@ export class Backups {
 
   /** The newest first. */
   async list(): Promise<Backup[]> {
-    const names = (await readdir(this.folder).catch(() => [])).filter((n) => NAME.test(n));
-    const all = await Promise.all(
-      names.map(async (name) => {
-        const { size, mtime } = await stat(join(this.folder, name));
-        return { name, at: mtime.toISOString(), bytes: size, sealed: name.endsWith('.sealed') };
-      }),
-    );
-    return all.sort((a, b) => (a.name < b.name ? 1 : -1));
+    const all = await Promise.all((await this.named()).map((b) => this.seen(b)));
+    return all.filter((b) => b !== null);
   }
-  /** Copies the file by SQLite's own online backup, checks the copy, seals it when a passphrase is given, puts the photographs
-   *  that are not there yet beside it, and lets the oldest go.
+  /** Copies the file as it stands at this moment, checks the copy, seals it when a passphrase is given, puts the photographs
+   *  that are not there yet beside it, and lets go what is old (`mayGo`).
    *  The copy comes into its place whole: a backup that is killed leaves nothing that looks like one. */
-  async make(passphrase = '', now = new Date()): Promise<Backup> {
+  async make(passphrase = '', kind: BackupKind = 'by-hand', now = new Date()): Promise<Backup> {
+    const made = await this.copy(passphrase, kind, now);
+    await this.photos.backUp(this.folder, passphrase);
+    const there = new Set((await this.list()).map((b) => b.name));
+    const all = (await this.named()).filter((b) => there.has(b.name));
+    for (const old of mayGo(all, now.getTime()))
+      if (old.name !== made.name) await rm(join(this.folder, old.name), { force: true });
+    return made;
+  }
+  /** The copy alone, without photographs, and nothing let go for it. */
+  async copy(passphrase: string, kind: BackupKind, now = new Date()): Promise<Backup> {
     await mkdir(this.folder, { recursive: true, mode: 0o700 });
     const stamp = now.toISOString().replaceAll(/[-:]/g, '').replace('T', '-').slice(0, 15);
-    const begun = join(this.folder, `.begun-${process.pid}-${stamp}`);
+    const begun = join(this.folder, `.begun-${randomUUID()}`);
     const sealed = `${begun}.sealed`;
     try {
       await copyOnline(this.database, begun);
       await chmod(begun, 0o600);
       await check(begun);
       if (passphrase !== '') await under(passphrase).seal(begun, sealed);
-      const taken = new Set((await this.list()).map((b) => b.name.replace(/\.\w+$/, '')));
-      await this.photos.backUp(this.folder, passphrase);
-      let name = `rigger-${stamp}`;
-      for (let i = 2; taken.has(name); i++) name = `rigger-${stamp}-${i}`;
-      name += passphrase === '' ? '.sqlite' : '.sealed';
-      await rename(passphrase === '' ? begun : sealed, join(this.folder, name));
-      const all = await this.list();
-      for (const old of all.slice(KEPT)) await rm(join(this.folder, old.name), { force: true });
-      const made = all.find((b) => b.name === name);
+      const words = ['rigger', stamp, ...(kind === 'by-hand' ? [] : [kind])].join('-');
+      const [from, end] = passphrase === '' ? [begun, '.sqlite'] : [sealed, '.sealed'];
+      const name = await linkFree(from, this.folder, words, end);
+      const made = await this.seen({ name, kind, at: now.getTime() });
       if (!made) throw new Error('the backup is not in its place');
       return made;
     } finally {
       for (const end of ['', '-wal', '-shm', '.sealed']) await rm(`${begun}${end}`, { force: true });
     }
+  }
+  /** Files of a backup's name, the newest first. */
+  private async named(): Promise<Named[]> {
+    const names = await readdir(this.folder).catch(() => []);
+    return names.flatMap((n) => named(n) ?? []).sort((x, y) => y.at - x.at || (x.name < y.name ? 1 : -1));
+  }
+  /** A file of a backup's name as it lies there; null for a folder, or a link that leads nowhere. */
+  private async seen({ name, kind }: Named): Promise<Backup | null> {
+    const file = await stat(join(this.folder, name)).catch(() => null);
+    if (!file?.isFile()) return null;
+    return { name, kind, at: file.mtime.toISOString(), bytes: file.size, sealed: name.endsWith('.sealed') };
   }
   /** Brings back photographs that are missing here; gives how many the passphrase did not open. */
   bringPhotosBack(passphrase: string): Promise<number> {
@@ -94,7 +113,7 @@ export class Backups {
     const dir = await mkdtemp(join(tmpdir(), 'rigger-restore-'));
     const file = join(dir, 'backup.sqlite');
     try {
-      if (!existsSync(from)) return { ok: false, fault: 'not-there' };
+      if (!(await stat(from).catch(() => null))?.isFile()) return { ok: false, fault: 'not-there' };
       if (await isSealed(from)) {
         if (passphrase === '') return { ok: false, fault: 'passphrase-wanted' };
         if (!(await under(passphrase).unseal(from, file))) return { ok: false, fault: 'passphrase-wrong' };
@@ -110,6 +129,25 @@ export class Backups {
     }
   }
 }
+/** Gives a file its name, with a number after it where another has the name already: two that are made at once never take each other's. */
+async function linkFree(from: string, folder: string, words: string, end: string): Promise<string> {
+  for (let i = 1; ; i++) {
+    const name = `${words}${i === 1 ? '' : `-${i}`}${end}`;
+    // one of the same moment under another ending would be taken for the same
+    const other = join(
+      folder,
+      `${words}${i === 1 ? '' : `-${i}`}${end === '.sqlite' ? '.sealed' : '.sqlite'}`,
+    );
+    if (await stat(other).catch(() => null)) continue;
+    try {
+      await link(from, join(folder, name));
+      return name;
+    } catch (error) {
+      if ((error as { code?: string }).code !== 'EEXIST') throw error;
+    }
+  }
+}
+/** The file as it stands now: one read transaction, so that whoever writes meanwhile neither waits nor makes the copy begin again. */
 async function copyOnline(from: string, to: string): Promise<void> {
   const db = connect(from);
   const client = db.client as {
@@ -118,7 +156,16 @@ async function copyOnline(from: string, to: string): Promise<void> {
   };
   try {
     const raw = await client.acquireConnection();
-    await whenFree(() => raw.backup(to, { progress: () => PAGES_AT_ONCE }));
+    await whenFree(async () => {
+      raw.prepare('BEGIN').run();
+      try {
+        // the first word that is read fixes what is seen
+        raw.prepare('select count(*) from sqlite_master').get();
+        await raw.backup(to, { progress: () => PAGES_AT_ONCE });
+      } finally {
+        raw.prepare('COMMIT').run();
+      }
+    });
     await client.releaseConnection(raw);
   } finally {
     await db.destroy();
@@ -172,15 +219,19 @@ export async function previewRestore(db: Knex, file: string): Promise<RestorePre
     };
   });
 }
-/** Puts the content of this file in the place of the shop's, in one transaction: who reads meanwhile reads the one or the other. */
-export async function restoreFrom(db: Knex, file: string): Promise<void> {
-  await attached(db, file, () =>
+/** Puts the content of this file in the place of the shop's, in one transaction: who reads meanwhile reads the one or the other, and who
+ *  writes waits. `before` is asked while nobody can write and nothing is changed yet: a copy of what goes is made then, whole.
+ *  @returns what `before` gave */
+export async function restoreFrom<T>(db: Knex, file: string, before: () => Promise<T>): Promise<T> {
+  return attached(db, file, () =>
     writeTransaction(db, async (t) => {
+      const kept = await before();
       for (const table of [...TABLES].reverse()) await t.raw(`delete from main.${table}`);
       for (const table of TABLES) {
         const columns = Object.keys(await t(table).columnInfo()).join(', ');
         await t.raw(`insert into main.${table} (${columns}) select ${columns} from backup.${table}`);
       }
+      return kept;
     }),
   );
 }

@@ -1,5 +1,15 @@
 import knexFactory, { type Knex } from 'knex';
-import { chmodSync, existsSync, linkSync, mkdirSync, rmSync, statSync } from 'node:fs';
+import {
+  chmodSync,
+  closeSync,
+  existsSync,
+  linkSync,
+  mkdirSync,
+  openSync,
+  readSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
 import { dirname } from 'node:path';
 import { MIGRATIONS } from './migrations';
 import { StoreFault, storeFaultOf } from './store-fault';
@@ -71,6 +81,8 @@ export const pragma = async <T>(db: Knex, statement: string): Promise<T | undefi
 export async function openStore(filename: string): Promise<Knex> {
   if (filename !== IN_MEMORY && !existsSync(filename)) await make(filename);
   if (filename !== IN_MEMORY && statSync(filename).size === 0) throw new StoreFault('empty-file', filename);
+  // SQLite takes a file of a few bytes for one that is to be filled
+  if (filename !== IN_MEMORY && !beginsAsDatabase(filename)) throw new StoreFault('not-a-database', filename);
   const db = connect(filename);
   try {
     await whenFree(async () => {
@@ -85,6 +97,24 @@ export async function openStore(filename: string): Promise<Knex> {
   } catch (error) {
     await db.destroy();
     throw asFault(error, filename);
+  }
+}
+const HEADER = 'SQLite format 3\0';
+function beginsAsDatabase(filename: string): boolean {
+  let file: number;
+  try {
+    file = openSync(filename, 'r');
+  } catch (error) {
+    throw asFault(error, filename);
+  }
+  try {
+    const bytes = Buffer.alloc(HEADER.length);
+    readSync(file, bytes, 0, bytes.length, 0);
+    return bytes.toString('latin1') === HEADER;
+  } catch (error) {
+    throw asFault(error, filename);
+  } finally {
+    closeSync(file);
   }
 }
 /** All or nothing: a start that is killed begins again. */

@@ -76,6 +76,7 @@ export async function openServer({ printer, computer, planner, file, demo = true
     backups: new BackupService(copies, shop),
     photos: copies.photos,
     fault: shop.fault,
+    inPlace: shop.inPlace,
     printer: {
       print: () => Promise.resolve({ ok: true, body: new Uint8Array() }),
       close: () => Promise.resolve(),

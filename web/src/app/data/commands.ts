@@ -84,13 +84,13 @@ export class Commands {
     );
     if (!customer) return;
     try {
-      const id = await this.injector.get(NewJobs).make(customer);
-      if (id !== null) await this.router.navigate(['/jobs', id]);
+      const made = await this.injector.get(NewJobs).make(customer);
+      if ('id' in made) await this.router.navigate(['/jobs', made.id]);
       else
         this.injector
           .get(MatSnackBar)
           .open(
-            `The server does not answer. The job for ${customer} is kept here and made when it does.`,
+            `The job for ${customer} is kept here and made as soon as the server takes it. ${made.keptFor}`,
             'Close',
           );
     } catch (f) {

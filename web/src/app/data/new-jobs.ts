@@ -1,19 +1,31 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { firstValueFrom, fromEvent, merge, timer } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { Api, type CallFailure } from './api';
+import { Api, failureText, type CallFailure } from './api';
 import { Drafts, type NewJob } from './drafts';
 
 const TRY_EVERY_MS = 15_000;
 
-/** New jobs: made at once where the server answers, and kept here until it does. */
+/** What became of a new job: made, or kept here because of this. */
+export type Made = { readonly id: string } | { readonly keptFor: string };
+/** The server took the words of the job apart and will not have them; everything else may be over the next time. */
+const isRefusal = (f: CallFailure): boolean => f.kind === 'refused' && f.error.code === 'entry-invalid';
+const wordsOf = (f: CallFailure): string =>
+  f.kind === 'refused'
+    ? (f.error.faults?.map((x) => x.message).join('; ') ?? failureText(f))
+    : failureText(f);
+
+/** New jobs: made at once where the server answers, and kept here until it does. None is let go but by a person. */
 @Injectable({ providedIn: 'root' })
 export class NewJobs {
   private readonly api = inject(Api);
   private readonly drafts = inject(Drafts);
   private readonly kept = signal<readonly NewJob[]>([]);
-  /** those that the server has not made yet */
-  readonly waiting = this.kept.asReadonly();
+  private readonly refused = signal<ReadonlyMap<string, string>>(new Map());
+  /** those that the server has not made yet; `refusal`: why it never will as they are, null while it only does not answer */
+  readonly waiting = computed(() =>
+    this.kept().map((job) => ({ ...job, refusal: this.refused().get(job.id) ?? null })),
+  );
   private trying = false;
 
   constructor() {
@@ -24,35 +36,41 @@ export class NewJobs {
       .pipe(takeUntilDestroyed())
       .subscribe(() => void this.again());
   }
-  /** The id of the job once it is made; null when it has to wait, which is then kept. What the server refuses is thrown. */
-  async make(customer: string): Promise<string | null> {
+  /** A new job, or why it has to wait. Words that the server refuses are thrown: whoever typed them still sees them. */
+  async make(customer: string): Promise<Made> {
     const job: NewJob = { id: crypto.randomUUID(), customer };
-    if (await this.made(job)) return job.id;
+    const failure = await this.failureOf(job);
+    if (failure === null) return { id: job.id };
+    if (isRefusal(failure)) throw failure;
     this.kept.update((k) => [...k, job]);
     await this.drafts.keepNew(job);
-    return null;
+    return { keptFor: wordsOf(failure) };
+  }
+  /** A person lets go of one that the server will not have. */
+  async letGo(id: string): Promise<void> {
+    this.kept.update((k) => k.filter((x) => x.id !== id));
+    await this.drafts.forgetNew(id);
   }
   private async again(): Promise<void> {
     if (this.trying) return;
     this.trying = true;
     try {
       for (const job of this.kept()) {
-        // one that the server refuses would be refused for ever: it is let go like one that was made
-        if (!(await this.made(job).catch(() => true))) return;
-        this.kept.update((k) => k.filter((x) => x.id !== job.id));
-        await this.drafts.forgetNew(job.id);
+        const failure = await this.failureOf(job);
+        if (failure === null) await this.letGo(job.id);
+        else if (isRefusal(failure)) this.refused.update((r) => new Map([...r, [job.id, wordsOf(failure)]]));
+        else return;
       }
     } finally {
       this.trying = false;
     }
   }
-  private async made({ customer, id }: NewJob): Promise<boolean> {
+  private async failureOf({ customer, id }: NewJob): Promise<CallFailure | null> {
     try {
       await firstValueFrom(this.api.create(customer, id));
-      return true;
+      return null;
     } catch (e) {
-      if ((e as CallFailure).kind === 'no-answer') return false;
-      throw e;
+      return e as CallFailure;
     }
   }
 }

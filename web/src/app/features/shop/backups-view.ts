@@ -18,6 +18,11 @@ interface Looked {
   readonly preview: RestorePreview;
 }
 
+const KIND_WORDS: Readonly<Record<Backup['kind'], string>> = {
+  'by-hand': 'by hand',
+  'by-clock': 'by the clock',
+  'before-restore': 'before a restore',
+};
 const shutText = (photos: number): string =>
   photos === 0
     ? ''
@@ -42,6 +47,7 @@ const shutText = (photos: number): string =>
 export class BackupsView {
   private readonly api = inject(Api);
   private readonly shop = inject(Shop);
+  protected readonly kinds = KIND_WORDS;
   protected readonly backups = signal<readonly Backup[] | null>(null);
   protected readonly passphrase = new FormControl('', { nonNullable: true });
   protected readonly busy = signal(false);
