@@ -287,6 +287,7 @@ function asAppError(error: unknown): AppError {
   if (store) return new AppError(store === 'locked' ? 'store-busy' : 'store-failed');
   // the one connection is held longer than anybody waits: a restore of a large shop is under way
   if (error instanceof Error && error.name === 'KnexTimeoutError') return new AppError('store-busy');
+  if (code === 'ENOSPC') return new AppError('store-failed');
   if (code?.startsWith('Z_')) return new AppError('body-broken');
   const known = BY_TYPE[type ?? ''] ?? (status === undefined ? undefined : BY_STATUS[status]);
   return new AppError(known ?? 'internal');

@@ -1,6 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 
+// what a shop's program writes is read by nobody but who runs it, from its first byte
+process.umask(0o077);
+
 const fromHere = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 /** The shop's file, and where its backups lie. */
 export const DATABASE = process.env.RIGGER_DB ?? fromHere('../../var/rigger.sqlite');

@@ -107,6 +107,18 @@ describe('papers of the bay', () => {
     };
     expect(plan.plan.steps.length).toBeGreaterThan(5);
   });
+  it('a line break in a name begins no line of the calendar', async () => {
+    const [{ id } = { id: '' }] = (await floor()).jobs.filter((j) => j.floor && j.promiseDate);
+    const { body } = await s.api.get(`/api/jobs/${id}`).expect(200);
+    const { version, data } = body.sections.head;
+    await s.api
+      .put(`/api/jobs/${id}/sections/head`)
+      .send({ version, data: { ...data, customer: 'Weir\nX-WR-EVIL:1\r\nBEGIN:VEVENT' } })
+      .expect(200);
+    const lines = (await s.api.get(`/api/jobs/${id}/plan.ics`).expect(200)).text.split(/\r\n|\n|\r/);
+    expect(lines.filter((l) => l.startsWith('X-WR-EVIL'))).toEqual([]);
+    expect(lines.filter((l) => l === 'BEGIN:VEVENT').length).toBe(lines.filter((l) => l === 'END:VEVENT').length);
+  });
   it('no price, and no torque that nobody has a source for, stands on a paper of the bay', async () => {
     const [job] = (await floor()).jobs.filter((j) => j.floor);
     for (const paper of ['rack.pdf', 'tools.pdf', 'labels-14.pdf']) {

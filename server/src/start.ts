@@ -58,6 +58,7 @@ export async function start(options: StartOptions): Promise<Running> {
   const computer = createComputer();
   const planner = createPlanner();
   const copies = new Backups(options.database, options.backups);
+  await copies.sweep();
   const backups = new BackupService(copies, shop);
   const endBackups = backups.everyHours(options.backupHours, (error) => {
     console.error('The backup on schedule failed:', error instanceof Error ? error.message : error);

@@ -3,14 +3,17 @@ import { quantity, styleOf } from '@rigger/wording';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { SheetModel } from './sheet-model';
 
+/** a line break in a name would begin a line of the file */
+const inOneLine = (text: string) => text.trim().replaceAll(/\s+/g, ' ');
 /** What has a day: the bay where it is held, the promise, and the visit once springs have settled. All-day events, for any calendar. */
 export function planCalendar(m: SheetModel): string {
   const { head, work } = m.sections;
   const { followUps } = m.settings.workshop;
+  const customer = inOneLine(head.customer);
   const label = m.assessment.vehicle?.platform.label ?? '';
   const calendar = ical({
-    name: `Job ${m.number}, ${head.customer}`,
-    prodId: { company: m.settings.shopName || 'shop', product: 'build plan', language: 'EN' },
+    name: `Job ${m.number}, ${customer}`,
+    prodId: { company: inOneLine(m.settings.shopName) || 'shop', product: 'build plan', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
   });
   const add = (what: string, day: string, summary: string, description: string) =>
@@ -24,8 +27,8 @@ export function planCalendar(m: SheetModel): string {
       summary,
       description,
     });
-  if (work.startDay !== null) add('bay', work.startDay, `${head.customer}: into the bay`, label);
-  if (head.promiseDate !== null) add('promise', head.promiseDate, `${head.customer}: promised`, label);
+  if (work.startDay !== null) add('bay', work.startDay, `${customer}: into the bay`, label);
+  if (head.promiseDate !== null) add('promise', head.promiseDate, `${customer}: promised`, label);
   const done = head.promiseDate ?? work.startDay;
   if (done !== null) {
     const km = (n: number) => quantity(n, 'km', styleOf(m.settings), 0);
@@ -33,7 +36,7 @@ export function planCalendar(m: SheetModel): string {
     add(
       'settled',
       settled,
-      `${head.customer}: settled, tape and torques again`,
+      `${customer}: settled, tape and torques again`,
       `Wheel nuts again after ${km(followUps.wheelNutsKm)}. Every fastener that was disturbed and the tape again after ${km(followUps.settledKm)} or on this day, whichever comes first; then every ${km(followUps.thenEveryKm)}.`,
     );
   }

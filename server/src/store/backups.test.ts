@@ -12,6 +12,7 @@ import { openServer, type OpenServer } from '../testing/open-server';
 import { tempDir } from '../testing/temp';
 import { Backups, previewRestore, restoreFrom, TABLES } from './backups';
 import { connect } from './open-store';
+import { under } from './sealed';
 
 const temp = tempDir();
 const nothing = () => Promise.resolve();
@@ -60,7 +61,7 @@ describe('a backup', () => {
     // large enough that the copy takes many steps; what it is made of does not matter
     await s.db.raw(
       `insert into quotes (id, job_id, revision, author, paper, created_at, updated_at)
-       with recursive n(i) as (select 1 union all select i + 1 from n where i < 4000)
+       with recursive n(i) as (select 1 union all select i + 1 from n where i < 1200)
        select 'q' || i, (select id from jobs limit 1), i, '', hex(randomblob(4000)), '', '' from n`,
     );
     const count = async (db: OpenServer['db']) =>
@@ -98,6 +99,24 @@ describe('a backup', () => {
     const back = await backups.make('', 'by-hand', new Date('2026-10-01T09:00:00Z'));
     expect((await backups.list()).map((b) => b.name)).toContain(back.name);
     expect(await backups.list()).toHaveLength(6);
+  });
+  it('what a killed program left half made or opened is taken away at the next start, and nothing else', async () => {
+    const { name } = await backups.make();
+    const running = `.begun-${process.ppid}-x`;
+    for (const left of [`.begun-4000000-x`, `.begun-${process.pid}-x.sealed`, running])
+      writeFileSync(temp.path(`backups/${left}`), 'plain');
+    mkdirSync(temp.path('backups/.opened-4000000-x'));
+    writeFileSync(temp.path('backups/.opened-4000000-x/backup.sqlite'), 'plain');
+    await backups.sweep();
+    expect(readdirSync(temp.path('backups')).sort()).toEqual([running, name]);
+  });
+  it('opened to be looked into leaves nothing, and where it cannot be written no passphrase is called wrong', async () => {
+    const { name } = await backups.make('three larches');
+    await backups.with(name, 'three larches', () => Promise.resolve(1));
+    expect(readdirSync(temp.path('backups'))).toEqual([name]);
+    await expect(
+      under('three larches').unseal(temp.path(`backups/${name}`), temp.path('no folder/opened')),
+    ).rejects.toMatchObject({ code: 'ENOENT' });
   });
   it('a folder and a link that leads nowhere are no backups, whatever they are called', async () => {
     mkdirSync(temp.path('backups/rigger-20261101-220000.sqlite'), { recursive: true });

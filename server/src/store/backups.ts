@@ -2,7 +2,6 @@ import type { Backup, RestorePreview } from '@rigger/contracts';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { chmod, copyFile, link, mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { BACKUP_KINDS, mayGo, type BackupKind, type Named } from './backup-ages';
 import { connect, openStore, pragma } from './open-store';
@@ -72,7 +71,7 @@ export class Backups {
   async copy(passphrase: string, kind: BackupKind, now = new Date()): Promise<Backup> {
     await mkdir(this.folder, { recursive: true, mode: 0o700 });
     const stamp = now.toISOString().replaceAll(/[-:]/g, '').replace('T', '-').slice(0, 15);
-    const begun = join(this.folder, `.begun-${randomUUID()}`);
+    const begun = join(this.folder, `.begun-${process.pid}-${randomUUID()}`);
     const sealed = `${begun}.sealed`;
     try {
       await copyOnline(this.database, begun);
@@ -100,6 +99,14 @@ export class Backups {
     if (!file?.isFile()) return null;
     return { name, kind, at: file.mtime.toISOString(), bytes: file.size, sealed: name.endsWith('.sealed') };
   }
+  /** Takes away what a program that was killed left behind of backups half made or opened: plain copies of the shop. Asked at start. */
+  async sweep(): Promise<void> {
+    for (const name of await readdir(this.folder).catch(() => [])) {
+      const pid = Number(LEFT.exec(name)?.groups?.pid ?? NaN);
+      if (Number.isNaN(pid) || (pid !== process.pid && isRunning(pid))) continue;
+      await rm(join(this.folder, name), { recursive: true, force: true });
+    }
+  }
   /** Brings back photographs that are missing here; gives how many the passphrase did not open. */
   bringPhotosBack(passphrase: string): Promise<number> {
     return this.photos.bringBack(this.folder, passphrase);
@@ -110,7 +117,9 @@ export class Backups {
     return this.withFile(join(this.folder, name), passphrase, use);
   }
   async withFile<T>(from: string, passphrase: string, use: (file: string) => Promise<T>): Promise<Read<T>> {
-    const dir = await mkdtemp(join(tmpdir(), 'rigger-restore-'));
+    // where there was room for the backup, and where a start looks for what was left behind
+    await mkdir(this.folder, { recursive: true, mode: 0o700 });
+    const dir = await mkdtemp(join(this.folder, `.opened-${process.pid}-`));
     const file = join(dir, 'backup.sqlite');
     try {
       if (!(await stat(from).catch(() => null))?.isFile()) return { ok: false, fault: 'not-there' };
@@ -127,6 +136,16 @@ export class Backups {
     } finally {
       await rm(dir, { recursive: true, force: true });
     }
+  }
+}
+const LEFT = /^\.(?:begun|opened)-(?<pid>\d+)-/;
+function isRunning(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    // somebody else's program, which we may not ask
+    return (error as { code?: string }).code === 'EPERM';
   }
 }
 /** Gives a file its name, with a number after it where another has the name already: two that are made at once never take each other's. */

@@ -65,13 +65,19 @@ export function under(passphrase: string): Sealing {
           createWriteStream(to, { mode: 0o600 }),
         );
         return true;
-      } catch {
+      } catch (error) {
         await rm(to, { force: true });
+        // a full disk says nothing of the passphrase
+        if (isOfTheSystem(error)) throw error;
         return false;
       }
     },
   };
 }
+const isOfTheSystem = (error: unknown): boolean => {
+  const { code } = error as { code?: unknown };
+  return typeof code === 'string' && /^E(?!RR_)[A-Z]+$/.test(code);
+};
 export async function isSealed(file: string): Promise<boolean> {
   return (await bytesAt(file, 0, MAGIC.length)).equals(MAGIC);
 }
