@@ -181,6 +181,24 @@ describe('the catalogue', () => {
     expect((await send('import', wrong).expect(422)).body.error.code).toBe('import-invalid');
     expect(s.shop.stores.catalogues.now.number).toBe(1);
   });
+  it('tells no more faults than a person puts right at once, and that there may be more', async () => {
+    const files = new Map(smallWeek());
+    files.set('parts.json', `[${'{},'.repeat(200_000)}{}]`);
+    files.set('kits.json', '{}');
+    const preview = await s.api
+      .post('/api/catalogue/preview')
+      .send({ origin: 'own', files: Object.fromEntries(files) })
+      .expect(200);
+    const { faults } = preview.body as { faults: { file: string; path: string; message: string }[] };
+    expect(faults).toHaveLength(201);
+    expect(faults[0]).toMatchObject({ file: 'parts.json', path: '[0].code' });
+    expect(faults.at(-1)).toMatchObject({ path: '(and more)' });
+    const one = new Map(smallWeek()).set('kits.json', '{}');
+    expect(
+      (await s.api.post('/api/catalogue/preview').send({ origin: 'own', files: Object.fromEntries(one) }))
+        .body.faults,
+    ).toEqual([{ file: 'kits.json', path: '(whole file)', message: 'is no list of records' }]);
+  });
   it('that another process read in is taken over without a new start', async () => {
     const other = await openServer({ file: s.database, demo: false });
     await importWorld(

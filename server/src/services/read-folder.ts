@@ -42,6 +42,8 @@ export const LISTS = {
 } as const;
 /** lists that a world may be without */
 const OPTIONAL: readonly string[] = [LISTS.repairs];
+/** faults that are told of one reading; a folder that is all wrong costs no more than one that is a little wrong */
+const MOST_FAULTS = 200;
 const PLATFORMS = 'platforms/';
 const JOBS = 'jobs/';
 
@@ -65,13 +67,13 @@ export function readWorld(files: Files): ReadWorld {
   const parsed = <T>(file: string, read: (text: string) => T): T | null => {
     const text = files.get(file);
     if (text === undefined) {
-      faults.push({ file, path: '(whole file)', message: 'is missing' });
+      faults.push({ file, path: WHOLE, message: 'is missing' });
       return null;
     }
     try {
       return read(text.replace(/^\uFEFF/, ''));
     } catch (error) {
-      faults.push({ file, path: '(whole file)', message: (error as Error).message });
+      faults.push({ file, path: WHOLE, message: (error as Error).message });
       return null;
     }
   };
@@ -103,15 +105,52 @@ export function readWorld(files: Files): ReadWorld {
     ? held(SettingsSchema, json('settings.json'), 'settings.json')
     : null;
   const jobs = within(JOBS).map((f) => held(DemoJobSchema, json(f), f));
-  if (faults.length > 0) return { ok: false, faults };
+  if (faults.length > 0) return refused(faults);
 
-  const read = CatalogueSchema.safeParse({ platforms, ...lists });
-  if (!read.success)
-    return { ok: false, faults: faultsOf(read.error).map((f) => inFile(f.path, f.message, platformFiles)) };
-  const wrong = checkCatalogue(read.data);
+  const records: Record<string, unknown[]> = {};
+  for (const [kind, schema] of Object.entries(RECORDS)) {
+    const list: unknown = kind === 'platforms' ? platforms : (lists[kind] ?? []);
+    if (!Array.isArray(list)) {
+      faults.push(inFile(kind, 'is no list of records', platformFiles));
+      continue;
+    }
+    records[kind] = [];
+    for (const [i, record] of (list as unknown[]).entries()) {
+      if (faults.length > MOST_FAULTS) break;
+      const r = schema.safeParse(record);
+      if (r.success) records[kind].push(r.data);
+      else
+        for (const f of faultsOf(r.error))
+          faults.push(
+            inFile(`${kind}[${i}]${f.path === WHOLE ? '' : `.${f.path}`}`, f.message, platformFiles),
+          );
+    }
+  }
+  if (faults.length > 0) return refused(faults);
+  // each of its lists was read record by record
+  const catalogue = records as unknown as Catalogue;
+  const wrong = checkCatalogue(catalogue);
   return wrong.length > 0
-    ? { ok: false, faults: wrong.map((f) => inFile(f.path, sayFault(f), platformFiles)) }
-    : { ok: true, world: { catalogue: read.data, settings, jobs: jobs.filter((j) => j !== null) } };
+    ? refused(wrong.map((f) => inFile(f.path, sayFault(f), platformFiles)))
+    : { ok: true, world: { catalogue, settings, jobs: jobs.filter((j) => j !== null) } };
+}
+/** The schema of one record of each list. */
+const RECORDS: Readonly<Record<string, z.ZodType>> = Object.fromEntries(
+  Object.entries(CatalogueSchema.shape).map(([kind, list]) => [
+    kind,
+    'element' in list ? list.element : list.unwrap().element,
+  ]),
+);
+const WHOLE = '(whole file)';
+/** As many faults as a person puts right at once, and a word when there may be more. */
+function refused(faults: readonly FileFault[]): ReadWorld {
+  const last = faults[MOST_FAULTS];
+  const more = last && {
+    file: last.file,
+    path: '(and more)',
+    message: `only the first ${MOST_FAULTS} are told; put them right and read it in again`,
+  };
+  return { ok: false, faults: [...faults.slice(0, MOST_FAULTS), ...(more ? [more] : [])] };
 }
 /** `platforms[2].front.archMm` is `front.archMm` of the third file of platforms. */
 function inFile(path: string, message: string, platformFiles: readonly string[]): FileFault {
@@ -120,11 +159,11 @@ function inFile(path: string, message: string, platformFiles: readonly string[])
   if (kind === 'platforms')
     return {
       file: platformFiles[Number(index)] ?? PLATFORMS,
-      path: inside === '' ? '(whole file)' : inside,
+      path: inside === '' ? WHOLE : inside,
       message,
     };
   const file = kind in LISTS ? LISTS[kind as keyof typeof LISTS] : kind;
-  return { file, path: rest === '' ? '(whole file)' : rest, message };
+  return { file, path: rest === '' ? WHOLE : rest, message };
 }
 function sayFault(f: CatalogueFault): string {
   switch (f.code) {

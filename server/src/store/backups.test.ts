@@ -67,10 +67,10 @@ describe('a backup', () => {
     const count = async (db: OpenServer['db']) =>
       (await db('job_revisions').count({ n: '*' }))[0]!.n as number;
     const before = await count(s.db);
-    let ended = false;
-    const made = backups.make().finally(() => (ended = true));
+    const copying = { ended: false };
+    const made = backups.make().finally(() => (copying.ended = true));
     let saves = 0;
-    while (!ended && saves < 2000) {
+    while (!copying.ended && saves < 2000) {
       await edit(1012, `while it is made ${saves++}`);
       await new Promise((turn) => setImmediate(turn));
     }

@@ -83,19 +83,16 @@ export class Commands {
       import('../ui/new-job-dialog').then((m) => m.NewJobDialog),
     );
     if (!customer) return;
-    try {
-      const made = await this.injector.get(NewJobs).make(customer);
-      if ('id' in made) await this.router.navigate(['/jobs', made.id]);
-      else
-        this.injector
-          .get(MatSnackBar)
-          .open(
-            `The job for ${customer} is kept here and made as soon as the server takes it. ${made.keptFor}`,
-            'Close',
-          );
-    } catch (f) {
-      this.injector.get(MatSnackBar).open(failureText(f as CallFailure), 'Close');
+    const made = await this.injector.get(NewJobs).make(customer);
+    if ('id' in made) {
+      await this.router.navigate(['/jobs', made.id]);
+      return;
     }
+    const said =
+      'keptFor' in made
+        ? `The job for ${customer} is kept here and made as soon as the server takes it. ${made.keptFor}`
+        : `No job was made for “${customer}”: ${made.refusedFor}`;
+    this.injector.get(MatSnackBar).open(said, 'Close');
   }
   /** Reads a job file; what is wrong with it is shown with the path of each fault. */
   async readFile(file: File): Promise<void> {

@@ -64,7 +64,7 @@ describe('a new job', () => {
     const server = openShop(demoJob('hut-warden'));
     server.refuse({ message: 'has nothing in it that can be read' });
     const jobs = TestBed.inject(NewJobs);
-    await expect(jobs.make('\u200b')).rejects.toMatchObject({ kind: 'refused' });
+    expect(await jobs.make('\u200b')).toEqual({ refusedFor: 'has nothing in it that can be read' });
     expect(jobs.waiting()).toEqual([]);
   });
   it('that was kept and is refused stays with its words and the reason until a person lets it go', async () => {

@@ -6,8 +6,8 @@ import { Drafts, type NewJob } from './drafts';
 
 const TRY_EVERY_MS = 15_000;
 
-/** What became of a new job: made, or kept here because of this. */
-export type Made = { readonly id: string } | { readonly keptFor: string };
+/** What became of a new job: made; kept here because of this; or not taken, since the server will not have its words. */
+export type Made = { readonly id: string } | { readonly keptFor: string } | { readonly refusedFor: string };
 /** The server took the words of the job apart and will not have them; everything else may be over the next time. */
 const isRefusal = (f: CallFailure): boolean => f.kind === 'refused' && f.error.code === 'entry-invalid';
 const wordsOf = (f: CallFailure): string =>
@@ -36,12 +36,11 @@ export class NewJobs {
       .pipe(takeUntilDestroyed())
       .subscribe(() => void this.again());
   }
-  /** A new job, or why it has to wait. Words that the server refuses are thrown: whoever typed them still sees them. */
   async make(customer: string): Promise<Made> {
     const job: NewJob = { id: crypto.randomUUID(), customer };
     const failure = await this.failureOf(job);
     if (failure === null) return { id: job.id };
-    if (isRefusal(failure)) throw failure;
+    if (isRefusal(failure)) return { refusedFor: wordsOf(failure) };
     this.kept.update((k) => [...k, job]);
     await this.drafts.keepNew(job);
     return { keptFor: wordsOf(failure) };
