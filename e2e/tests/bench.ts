@@ -109,6 +109,8 @@ export function watch(page: Page, wrong: string[], base: () => string): void {
   // what is read out to those who cannot see stands on the page a second time, where nobody sees it
   const seen = page.locator('body > :not(.cdk-live-announcer-element)');
   page.getByText = (text, options) => seen.getByText(text, options);
+  // heard from the beginning: asked for at the moment it opens, the machine's own dialog may come first, and nobody answers that
+  page.on('filechooser', () => undefined);
   page.on('pageerror', (e) => wrong.push(`page error: ${e.message}`));
   page.on('console', (m) => {
     if (m.type() !== 'error') return;

@@ -5,7 +5,7 @@ test('by keyboard alone: from an empty job to the printed sheet, the file, and b
   page,
   server,
 }) => {
-  test.setTimeout(540_000);
+  test.setTimeout(240_000);
   const press = (key: string) => page.keyboard.press(key);
   const type = (text: string) => page.keyboard.type(text);
   const fill = async (label: string | RegExp, text: string) => {
