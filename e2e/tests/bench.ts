@@ -114,9 +114,9 @@ export function watch(page: Page, wrong: string[], base: () => string): void {
   page.on('pageerror', (e) => wrong.push(`page error: ${e.message}`));
   page.on('console', (m) => {
     if (m.type() !== 'error') return;
-    // a save that meets a dead or contradicting server is told to the person; the browser logs it by itself
+    // a save that meets a dead, starting or contradicting server is told to the person; the browser logs it by itself
     if (
-      /net::ERR_(CONNECTION_REFUSED|EMPTY_RESPONSE|CONNECTION_RESET|INTERNET_DISCONNECTED|INCOMPLETE_CHUNKED_ENCODING|NETWORK_CHANGED)|409 \(Conflict\)|422 \(/.test(
+      /net::ERR_(CONNECTION_REFUSED|EMPTY_RESPONSE|CONNECTION_RESET|INTERNET_DISCONNECTED|INCOMPLETE_CHUNKED_ENCODING|NETWORK_CHANGED)|409 \(Conflict\)|422 \(|503 \(Service/.test(
         m.text(),
       )
     )
@@ -188,9 +188,12 @@ export async function tabTo(page: Page, target: Locator): Promise<void> {
 }
 /** What was just typed is on the server. The page first gets a turn to show that it is saving: without it a "saved" from
  *  before the edit would do. */
-export async function saved(page: Page): Promise<void> {
+export async function saved(page: Page, withinMs?: number): Promise<void> {
   await page.evaluate(() => new Promise((turn) => setTimeout(turn, 50)));
-  await expect(page.locator('.saved')).toHaveText(/^saved /);
+  await expect(page.locator('.saved')).toHaveText(
+    /^saved /,
+    withinMs === undefined ? {} : { timeout: withinMs },
+  );
 }
 /** Another view of the application that is open: as a link does it, without loading the page again. Its title says that it is there. */
 export async function move(page: Page, url: string): Promise<void> {
@@ -202,6 +205,8 @@ export async function move(page: Page, url: string): Promise<void> {
   await expect.poll(() => page.title()).not.toBe(before);
   await expect(page.locator('app-headline h1')).toBeVisible();
 }
+/** A server that was away is asked again after half a minute at the longest. */
+export const ASKED_AGAIN_MS = 35_000;
 /** Nothing wider than the window. */
 export async function noSidewaysScroll(page: Page): Promise<void> {
   const over = await page.evaluate(() => {

@@ -1,4 +1,4 @@
-import { expect, saved, test } from './bench';
+import { ASKED_AGAIN_MS, expect, saved, test } from './bench';
 
 test('two people on one job: what does not collide is put together, what does is asked', async ({
   page,
@@ -73,7 +73,7 @@ test('the server is killed between edits: nothing acknowledged is lost, and what
   await notes.fill('typed while it was gone');
   await expect(page.locator('.saved')).toContainText('server does not answer; kept here');
   await server.start();
-  await saved(page);
+  await saved(page, ASKED_AGAIN_MS);
   expect((await server.section(1013, 'brief')).data.notes).toBe('typed while it was gone');
   await server.stop('SIGKILL');
   await server.start();

@@ -117,7 +117,9 @@ describe('papers of the bay', () => {
       .expect(200);
     const lines = (await s.api.get(`/api/jobs/${id}/plan.ics`).expect(200)).text.split(/\r\n|\n|\r/);
     expect(lines.filter((l) => l.startsWith('X-WR-EVIL'))).toEqual([]);
-    expect(lines.filter((l) => l === 'BEGIN:VEVENT').length).toBe(lines.filter((l) => l === 'END:VEVENT').length);
+    expect(lines.filter((l) => l === 'BEGIN:VEVENT').length).toBe(
+      lines.filter((l) => l === 'END:VEVENT').length,
+    );
   });
   it('no price, and no torque that nobody has a source for, stands on a paper of the bay', async () => {
     const [job] = (await floor()).jobs.filter((j) => j.floor);
