@@ -52,8 +52,14 @@ export class Backups {
 
   /** The newest first. */
   async list(): Promise<Backup[]> {
-    const all = await Promise.all((await this.named()).map((b) => this.seen(b)));
-    return all.filter((b) => b !== null);
+    const all = await Promise.all(
+      (await this.named()).map(async (b) => ({ said: b.at, backup: await this.seen(b) })),
+    );
+    // names say the second, files the moment
+    return all
+      .flatMap(({ said, backup }) => (backup ? [{ said, backup }] : []))
+      .sort((x, y) => y.said - x.said || (x.backup.at < y.backup.at ? 1 : -1))
+      .map(({ backup }) => backup);
   }
   /** Copies the file as it stands at this moment, checks the copy, seals it when a passphrase is given, puts the photographs
    *  that are not there yet beside it, and lets go what is old (`mayGo`).
