@@ -135,11 +135,13 @@ export const CatalogueStateSchema = z
 export type CatalogueState = z.infer<typeof CatalogueStateSchema>;
 const passphrase = z.string().max(400).default('');
 export const PassphraseSchema = z.strictObject({ passphrase }).meta({ id: 'Passphrase' });
+/** Why a backup was made: by a person, by the clock, or in the moment before a restore. */
+export const BACKUP_KINDS = ['by-hand', 'by-clock', 'before-restore'] as const;
+export type BackupKind = (typeof BACKUP_KINDS)[number];
 export const BackupSchema = z
   .strictObject({
     name: z.string(),
-    /** made by a person, by the clock, or in the moment before a restore */
-    kind: z.enum(['by-hand', 'by-clock', 'before-restore']),
+    kind: z.enum(BACKUP_KINDS),
     at: z.iso.datetime(),
     bytes: z.int(),
     /** under a passphrase that nobody but who made it knows */

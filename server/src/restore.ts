@@ -3,7 +3,7 @@ import { copyFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { plural } from '@rigger/wording';
 import { BACKUPS, DATABASE, readArguments, refuse, run } from './command';
-import { Backups, previewRestore, restoreFrom, type BackupFault } from './store/backups';
+import { Backups, previewRestore, type BackupFault } from './store/backups';
 import { closeStore, openStore } from './store/open-store';
 import { StoreFault, type StoreFaultCode } from './store/store-fault';
 
@@ -59,7 +59,7 @@ async function restore(file: string, yes: boolean, passphrase: string): Promise<
     ].join('\n'),
   );
   if (yes) {
-    const before = await restoreFrom(shop, file, () => backups.copy('', 'before-restore'));
+    const before = await backups.putBack(shop, file, '');
     await bringPhotosBack(passphrase);
     console.log(`Done. What was there before is ${BACKUPS}/${before.name}.`);
   } else console.log(ADD_YES);

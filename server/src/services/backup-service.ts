@@ -1,6 +1,7 @@
 import type { Backup, Restored, RestorePreview } from '@rigger/contracts';
 import { AppError } from '../errors';
-import { previewRestore, restoreFrom, type Backups, type Read } from '../store/backups';
+import { isDue } from '../store/backup-ages';
+import { previewRestore, type Backups, type Read } from '../store/backups';
 import type { Shop } from './shop';
 
 const MINUTE_MS = 60_000;
@@ -30,10 +31,7 @@ export class BackupService {
     const { stores } = this.shop;
     const restored = read(
       await this.backups.with(name, passphrase, async (file) => {
-        await this.backups.photos.backUp(this.backups.folder, passphrase);
-        const before = await restoreFrom(stores.db, file, () =>
-          this.backups.copy(passphrase, 'before-restore'),
-        );
+        const before = await this.backups.putBack(stores.db, file, passphrase);
         return { before, photosShut: await this.backups.bringPhotosBack(passphrase) };
       }),
     );
@@ -45,10 +43,8 @@ export class BackupService {
   everyHours(hours: number, onFault: (error: unknown) => void): () => void {
     if (hours <= 0) return () => undefined;
     const look = async () => {
-      const [newest] = (await this.list()).filter((b) => b.kind === 'by-clock');
-      const age = newest ? Date.now() - Date.parse(newest.at) : Infinity;
-      // one that is dated after now was made before the clock was set back
-      if (age >= hours * HOUR_MS || age < 0) await this.backups.make('', 'by-clock');
+      const made = (await this.list()).filter((b) => b.kind === 'by-clock').map((b) => Date.parse(b.at));
+      if (isDue(made, hours * HOUR_MS, Date.now())) await this.backups.make('', 'by-clock');
     };
     const timer = setInterval(() => void look().catch(onFault), LOOK_EVERY_MS);
     return () => {

@@ -4,9 +4,9 @@ import { AppError } from '../errors';
 export interface Guarded {
   /** names under which the server answers, without port */
   readonly hosts: readonly string[];
-  /** set while the server is being stopped or not yet open */
   /** false: what would be written now would be in no file that is found again */
   readonly inPlace: () => boolean;
+  /** set while the server is being stopped or not yet open */
   readonly closed: () => 'shutting-down' | 'starting-up' | null;
 }
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];

@@ -44,15 +44,16 @@ export async function openShop(file: string): Promise<Shop> {
   await catalogues.refresh();
   await jobs.projectStale();
   const opened = inodeOf(file);
+  const inPlace = () => inodeOf(file) === opened;
   const live = new Live();
   const elsewhere = await writtenElsewhere(db);
   return {
     stores: { db, jobs, catalogue, catalogues, settings: new SettingsStore(db) },
     jobs: new JobsService(jobs, board, new QuotesStore(db), catalogues, live),
     live,
-    inPlace: () => inodeOf(file) === opened,
+    inPlace,
     async fault() {
-      if (inodeOf(file) !== opened) return 'The database file is no longer in its place.';
+      if (!inPlace()) return 'The database file is no longer in its place.';
       return (await answers(db)) ? null : 'The database does not answer.';
     },
     async look() {

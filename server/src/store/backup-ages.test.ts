@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { BACKUP_KINDS, mayGo, type Named } from './backup-ages';
+import { BACKUP_KINDS } from '@rigger/contracts';
+import { isDue, mayGo, type Named } from './backup-ages';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -62,4 +63,12 @@ describe('backups that may go', () => {
       }),
     );
   });
+});
+it('the clock makes one when its last is old enough, and once only after it was set back', () => {
+  expect(isDue([], DAY, NOW)).toBe(true);
+  expect(isDue([NOW - DAY], DAY, NOW)).toBe(true);
+  expect(isDue([NOW - DAY + 1], DAY, NOW)).toBe(false);
+  const future = NOW + 40 * DAY;
+  expect(isDue([future, NOW - 2 * DAY], DAY, NOW)).toBe(true);
+  expect(isDue([future, NOW], DAY, NOW + HOUR)).toBe(false);
 });

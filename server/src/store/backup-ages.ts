@@ -1,6 +1,5 @@
-/** Why a backup was made: by a person, by the clock, or since a restore was about to take the place of what was there. */
-export const BACKUP_KINDS = ['by-hand', 'by-clock', 'before-restore'] as const;
-export type BackupKind = (typeof BACKUP_KINDS)[number];
+import { BACKUP_KINDS, type BackupKind } from '@rigger/contracts';
+
 /** A backup by what its name says. */
 export interface Named {
   readonly name: string;
@@ -10,22 +9,21 @@ export interface Named {
 }
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
-/** Of each kind: all that are younger than the first age; then the newest of each span, up to the age beside it. */
+/** The newest of each span is kept, up to the age beside it. */
 const THINNED: readonly { readonly untilMs: number; readonly spanMs: number }[] = [
   { untilMs: DAY_MS, spanMs: HOUR_MS },
   { untilMs: 14 * DAY_MS, spanMs: DAY_MS },
   { untilMs: 60 * DAY_MS, spanMs: 7 * DAY_MS },
   { untilMs: 730 * DAY_MS, spanMs: 30 * DAY_MS },
 ];
-/** what is made in one hour is kept that long */
+/** all that are younger are kept */
 const ALL_YOUNGER_MS = HOUR_MS;
 /** what was there before a restore is nobody's second copy */
 const BEFORE_RESTORE_KEPT_MS = 365 * DAY_MS;
 
 /** Backups that may go: their kind has a newer one in the same hour, day, week or month, as their age asks. Those that were made before a
  *  restore go after a year, however many there are. What is dated after now (a clock that was set back) stays, and so does the newest of
- *  each kind.
- *  @example mayGo([{ name: 'a', kind: 'by-clock', at: 0 }, { name: 'b', kind: 'by-clock', at: 60_000 }], 7_200_000).map((b) => b.name) // ["a"] */
+ *  each kind. */
 export function mayGo(all: readonly Named[], now: number): readonly Named[] {
   return BACKUP_KINDS.flatMap((kind) => {
     const own = all.filter((b) => b.kind === kind).sort((x, y) => y.at - x.at || (x.name < y.name ? 1 : -1));
@@ -43,3 +41,7 @@ export function mayGo(all: readonly Named[], now: number): readonly Named[] {
     });
   });
 }
+/** Whether the clock is to make one: the last that it made by now is this old, or there is none. What is dated after now was made before the
+ *  clock was set back, and says nothing. */
+export const isDue = (madeAt: readonly number[], everyMs: number, now: number): boolean =>
+  now - Math.max(-Infinity, ...madeAt.filter((at) => at <= now)) >= everyMs;

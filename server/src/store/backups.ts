@@ -1,12 +1,13 @@
-import type { Backup, RestorePreview } from '@rigger/contracts';
+import { BACKUP_KINDS, type Backup, type BackupKind, type RestorePreview } from '@rigger/contracts';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { chmod, copyFile, link, mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { BACKUP_KINDS, mayGo, type BackupKind, type Named } from './backup-ages';
+import { mayGo, type Named } from './backup-ages';
 import { connect, openStore, pragma } from './open-store';
 import { Photos } from './photos';
 import { isSealed, under } from './sealed';
+import { systemCode } from './store-fault';
 import { whenFree, writeTransaction } from './write-transaction';
 
 export type BackupFault = 'not-there' | 'passphrase-wanted' | 'passphrase-wrong' | 'unreadable';
@@ -52,14 +53,7 @@ export class Backups {
 
   /** The newest first. */
   async list(): Promise<Backup[]> {
-    const all = await Promise.all(
-      (await this.named()).map(async (b) => ({ said: b.at, backup: await this.seen(b) })),
-    );
-    // names say the second, files the moment
-    return all
-      .flatMap(({ said, backup }) => (backup ? [{ said, backup }] : []))
-      .sort((x, y) => y.said - x.said || (x.backup.at < y.backup.at ? 1 : -1))
-      .map(({ backup }) => backup);
+    return (await this.there()).map(({ backup }) => backup);
   }
   /** Copies the file as it stands at this moment, checks the copy, seals it when a passphrase is given, puts the photographs
    *  that are not there yet beside it, and lets go what is old (`mayGo`).
@@ -67,14 +61,19 @@ export class Backups {
   async make(passphrase = '', kind: BackupKind = 'by-hand', now = new Date()): Promise<Backup> {
     const made = await this.copy(passphrase, kind, now);
     await this.photos.backUp(this.folder, passphrase);
-    const there = new Set((await this.list()).map((b) => b.name));
-    const all = (await this.named()).filter((b) => there.has(b.name));
+    const all = (await this.there()).map((b) => b.named);
     for (const old of mayGo(all, now.getTime()))
       if (old.name !== made.name) await rm(join(this.folder, old.name), { force: true });
     return made;
   }
+  /** Puts the content of a file in the place of the shop's. What is there is copied in the moment before it goes; its photographs stay.
+   *  @returns the copy of what was there */
+  async putBack(db: Knex, file: string, passphrase: string): Promise<Backup> {
+    await this.photos.backUp(this.folder, passphrase);
+    return restoreFrom(db, file, () => this.copy(passphrase, 'before-restore'));
+  }
   /** The copy alone, without photographs, and nothing let go for it. */
-  async copy(passphrase: string, kind: BackupKind, now = new Date()): Promise<Backup> {
+  private async copy(passphrase: string, kind: BackupKind, now = new Date()): Promise<Backup> {
     await mkdir(this.folder, { recursive: true, mode: 0o700 });
     const stamp = now.toISOString().replaceAll(/[-:]/g, '').replace('T', '-').slice(0, 15);
     const begun = join(this.folder, `.begun-${process.pid}-${randomUUID()}`);
@@ -94,10 +93,13 @@ export class Backups {
       for (const end of ['', '-wal', '-shm', '.sealed']) await rm(`${begun}${end}`, { force: true });
     }
   }
-  /** Files of a backup's name, the newest first. */
-  private async named(): Promise<Named[]> {
-    const names = await readdir(this.folder).catch(() => []);
-    return names.flatMap((n) => named(n) ?? []).sort((x, y) => y.at - x.at || (x.name < y.name ? 1 : -1));
+  /** The backups that lie there, the newest first: names say the second, files the moment. */
+  private async there(): Promise<{ readonly named: Named; readonly backup: Backup }[]> {
+    const names = (await readdir(this.folder).catch(() => [])).flatMap((n) => named(n) ?? []);
+    const all = await Promise.all(names.map(async (n) => ({ named: n, backup: await this.seen(n) })));
+    return all
+      .flatMap(({ named, backup }) => (backup ? [{ named, backup }] : []))
+      .sort((x, y) => y.named.at - x.named.at || (x.backup.at < y.backup.at ? 1 : -1));
   }
   /** A file of a backup's name as it lies there; null for a folder, or a link that leads nowhere. */
   private async seen({ name, kind }: Named): Promise<Backup | null> {
@@ -151,24 +153,21 @@ function isRunning(pid: number): boolean {
     return true;
   } catch (error) {
     // somebody else's program, which we may not ask
-    return (error as { code?: string }).code === 'EPERM';
+    return systemCode(error) === 'EPERM';
   }
 }
 /** Gives a file its name, with a number after it where another has the name already: two that are made at once never take each other's. */
 async function linkFree(from: string, folder: string, words: string, end: string): Promise<string> {
   for (let i = 1; ; i++) {
-    const name = `${words}${i === 1 ? '' : `-${i}`}${end}`;
+    const name = i === 1 ? words : `${words}-${i}`;
     // one of the same moment under another ending would be taken for the same
-    const other = join(
-      folder,
-      `${words}${i === 1 ? '' : `-${i}`}${end === '.sqlite' ? '.sealed' : '.sqlite'}`,
-    );
+    const other = join(folder, name + (end === '.sqlite' ? '.sealed' : '.sqlite'));
     if (await stat(other).catch(() => null)) continue;
     try {
-      await link(from, join(folder, name));
-      return name;
+      await link(from, join(folder, name + end));
+      return name + end;
     } catch (error) {
-      if ((error as { code?: string }).code !== 'EEXIST') throw error;
+      if (systemCode(error) !== 'EEXIST') throw error;
     }
   }
 }

@@ -12,7 +12,7 @@ import {
 } from 'node:fs';
 import { dirname } from 'node:path';
 import { MIGRATIONS } from './migrations';
-import { StoreFault, storeFaultOf } from './store-fault';
+import { StoreFault, storeFaultOf, systemCode } from './store-fault';
 import { APPLICATION_ID, whenFree, writeTransaction } from './write-transaction';
 
 interface Connection {
@@ -143,7 +143,7 @@ async function make(filename: string): Promise<void> {
     // a link, not a move: what another start put there meanwhile stays
     if (!existsSync(filename)) linkSync(begun, filename);
   } catch (error) {
-    if ((error as { code?: string }).code !== 'EEXIST') throw asFault(error, filename);
+    if (systemCode(error) !== 'EEXIST') throw asFault(error, filename);
   } finally {
     rmSync(begun, { force: true });
   }
@@ -158,11 +158,9 @@ function restrict(filename: string): void {
 function asFault(error: unknown, filename: string): unknown {
   const code = storeFaultOf(error);
   if (code) return new StoreFault(code, filename);
-  const { code: system } = error as { code?: string };
+  const system = systemCode(error);
   if (system === 'ENOSPC') return new StoreFault('disk-full', filename);
-  return typeof system === 'string' && /^E[A-Z]+$/.test(system)
-    ? new StoreFault('cannot-open', filename, system)
-    : error;
+  return system === null ? error : new StoreFault('cannot-open', filename, system);
 }
 /** Whether the file is ours, whole, and of a version that this one can read. */
 async function look(db: Knex, filename: string): Promise<void> {

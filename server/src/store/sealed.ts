@@ -2,6 +2,7 @@ import { createCipheriv, createDecipheriv, randomBytes, scrypt } from 'node:cryp
 import { createReadStream, createWriteStream } from 'node:fs';
 import { open, rm } from 'node:fs/promises';
 import { pipeline } from 'node:stream/promises';
+import { systemCode } from './store-fault';
 
 // A sealed file: MAGIC, salt, nonce, AES-256-GCM of the content, tag. The key comes from the passphrase by scrypt.
 const MAGIC = Buffer.from('APTRIGGER-SEALED-1\n');
@@ -68,16 +69,12 @@ export function under(passphrase: string): Sealing {
       } catch (error) {
         await rm(to, { force: true });
         // a full disk says nothing of the passphrase
-        if (isOfTheSystem(error)) throw error;
+        if (systemCode(error) !== null) throw error;
         return false;
       }
     },
   };
 }
-const isOfTheSystem = (error: unknown): boolean => {
-  const { code } = error as { code?: unknown };
-  return typeof code === 'string' && /^E(?!RR_)[A-Z]+$/.test(code);
-};
 export async function isSealed(file: string): Promise<boolean> {
   return (await bytesAt(file, 0, MAGIC.length)).equals(MAGIC);
 }

@@ -62,6 +62,11 @@ export function sqliteCode(error: unknown): string | null {
   const code = (error as { code?: unknown } | null)?.code;
   return typeof code === 'string' && code.startsWith('SQLITE_') ? code : null;
 }
+/** The system's own code of an error, such as ENOSPC; null when it came from elsewhere. */
+export function systemCode(error: unknown): string | null {
+  const { code } = (error ?? {}) as { code?: unknown };
+  return typeof code === 'string' && /^E[A-Z]+$/.test(code) ? code : null;
+}
 const BY_SQLITE: readonly (readonly [string, StoreFaultCode])[] = [
   ['SQLITE_NOTADB', 'not-a-database'],
   ['SQLITE_CORRUPT', 'damaged'],
